@@ -1,0 +1,173 @@
+package idlelens.core.curve;
+
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * One channel over time: no keys (the rest value always), one key (its value always), or more.
+ * Immutable; the form in which it is evaluated is made once, with it.
+ */
+public final class Curve {
+  /** The most keys a curve may have. */
+  public static final int MOST_KEYS = 100_000;
+
+  private final double rest;
+  private final List<Key> keys;
+  private final Beyond before;
+  private final Beyond after;
+  private final Spans spans;
+
+  /**
+   * @param rest value while there are no keys
+   * @param keys in strictly increasing order of frame
+   * @param before behaviour before the first key
+   * @param after behaviour after the last key
+   */
+  public Curve(double rest, List<Key> keys, Beyond before, Beyond after) {
+    this.rest = Require.within(rest, -1e12, 1e12, "rest");
+    this.keys = List.copyOf(keys);
+    this.before = Require.present(before, "before");
+    this.after = Require.present(after, "after");
+    Require.within(keys.size(), 0, MOST_KEYS, "keys.count");
+    for (int i = 1; i < this.keys.size(); i++) {
+      double earlier = this.keys.get(i - 1).frame();
+      if (!(this.keys.get(i).frame() > earlier)) {
+        throw new RefusedException(
+            "keys[" + i + "].frame",
+            this.keys.get(i).frame(),
+            "greater than keys[" + (i - 1) + "].frame (" + earlier + ")");
+      }
+    }
+    this.spans = this.keys.size() > 1 ? Spans.of(this) : null;
+  }
+
+  public Curve(double rest, List<Key> keys) {
+    this(rest, keys, Beyond.HOLD, Beyond.HOLD);
+  }
+
+  /** A channel without keys. */
+  public static Curve still(double rest) {
+    return new Curve(rest, List.of());
+  }
+
+  public double rest() {
+    return rest;
+  }
+
+  public List<Key> keys() {
+    return keys;
+  }
+
+  public Beyond before() {
+    return before;
+  }
+
+  public Beyond after() {
+    return after;
+  }
+
+  public boolean isKeyed() {
+    return !keys.isEmpty();
+  }
+
+  /** Whether the curve has the same value at every frame. */
+  public boolean isConstant() {
+    return keys.stream().allMatch(k -> k.value() == keys.get(0).value() && isFlat(k.tangent()));
+  }
+
+  private static boolean isFlat(Tangent tangent) {
+    return !(tangent instanceof Tangent.Free free)
+        || (free.in().value() == 0 && free.out().value() == 0);
+  }
+
+  /** The value at a frame. To read many frames in order, use {@link #player()}. */
+  public double at(double frame) {
+    return player().at(frame);
+  }
+
+  /** A reader of this curve that remembers where it was; one for each thread. */
+  public CurvePlayer player() {
+    return new CurvePlayer(this);
+  }
+
+  Spans spans() {
+    return spans;
+  }
+
+  /** Index of the key at that frame (within 1e-6 of a frame), or -1. */
+  public int indexOf(double frame) {
+    for (int i = 0; i < keys.size(); i++) {
+      if (Math.abs(keys.get(i).frame() - frame) < 1e-6) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** The same behaviour with other keys. */
+  public Curve withKeys(List<Key> newKeys) {
+    return new Curve(rest, newKeys, before, after);
+  }
+
+  public Curve withRest(double newRest) {
+    return new Curve(newRest, keys, before, after);
+  }
+
+  public Curve withBeyond(Beyond newBefore, Beyond newAfter) {
+    return new Curve(rest, keys, newBefore, newAfter);
+  }
+
+  /** This curve with that key set, in place of one at the same frame if there is one. */
+  public Curve withKey(Key key) {
+    List<Key> next = new ArrayList<>(keys);
+    int same = indexOf(key.frame());
+    if (same >= 0) {
+      next.set(same, key.withFrame(keys.get(same).frame()));
+    } else {
+      int at = 0;
+      while (at < next.size() && next.get(at).frame() < key.frame()) {
+        at++;
+      }
+      next.add(at, key);
+    }
+    return withKeys(next);
+  }
+
+  /**
+   * This curve without its keys at those frames. Where no key is left, the rest value is that of
+   * the last one taken.
+   */
+  public Curve withoutKeys(double... frames) {
+    List<Key> next =
+        keys.stream()
+            .filter(k -> Arrays.stream(frames).noneMatch(f -> Math.abs(f - k.frame()) < 1e-6))
+            .toList();
+    if (next.isEmpty() && isKeyed()) {
+      return new Curve(keys.get(keys.size() - 1).value(), next, before, after);
+    }
+    return withKeys(next);
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Curve that
+        && Double.compare(rest, that.rest) == 0
+        && keys.equals(that.keys)
+        && before == that.before
+        && after == that.after;
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(rest, keys, before, after);
+  }
+
+  @Override
+  public String toString() {
+    return "Curve[rest=" + rest + ", keys=" + keys + ", " + before + ".." + after + "]";
+  }
+}

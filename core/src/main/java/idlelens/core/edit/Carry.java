@@ -1,0 +1,96 @@
+package idlelens.core.edit;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Carriage;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.Set;
+
+/**
+ * Gives a node to a carrier, or to the world. With its place kept, the node stays where it is at
+ * the given frame and rides along from there: {@code W(t) = Q(t) [Q(f)^-1 P(f)] L(t)}. A node
+ * without keys gets new numbers of its own; the keys of a keyed one stay as they are, and the
+ * constant in brackets becomes the offset of its carriage.
+ *
+ * @param id the node
+ * @param carrierId a null, or "" for the world
+ * @param frame the frame f at which the place is kept
+ * @param keepPlace false to take the node's own numbers as they are, with no offset
+ */
+public record Carry(String id, String carrierId, double frame, boolean keepPlace) implements Edit {
+  public Carry {
+    Require.present(id, "id");
+    Require.present(carrierId, "carrier");
+    Require.finite(frame, "frame");
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Node node = shot.node(id);
+    refuseLoop(shot, node);
+    Shot plain = shot.withNode(node.withCarriage(Carriage.by(carrierId)));
+    if (!keepPlace) {
+      return plain;
+    }
+    RigidPose before = Evaluation.at(shot, frame).ownSpace(id, 0);
+    RigidPose after = Evaluation.at(plain, frame).ownSpace(id, 0);
+    RigidPose offset = after.inverse().times(before);
+    return node.channels().isKeyed(Channel.POSE)
+        ? shot.withNode(node.withCarriage(new Carriage(carrierId, offset)))
+        : plain.withNode(rested(plain.node(id), offset));
+  }
+
+  private void refuseLoop(Shot shot, Node node) {
+    if (shot.family(id).stream().anyMatch(n -> n.id().equals(carrierId))) {
+      StringBuilder loop = new StringBuilder(node.name());
+      shot.carriersOf(carrierId).stream()
+          .dropWhile(n -> !n.id().equals(id))
+          .skip(1)
+          .forEach(n -> loop.append(" > ").append(n.name()));
+      String target = shot.node(carrierId).name();
+      loop.append(" > ").append(target);
+      if (!carrierId.equals(id)) {
+        loop.append(" > ").append(node.name());
+      }
+      throw new RefusedException(
+          node.name() + ".carrier",
+          "a loop (" + loop + ")",
+          "a null that this node does not carry itself");
+    }
+  }
+
+  /** The node with the offset worked into its own still values. */
+  private static Node rested(Node node, RigidPose offset) {
+    double[] v = new double[6];
+    Channel.POSE.forEach(c -> v[c.ordinal()] = node.channels().get(c).rest());
+    double[] near = {Math.toRadians(v[3]), Math.toRadians(v[4]), Math.toRadians(v[5])};
+    RigidPose own = offset.times(RigidPose.of(v[0], v[1], v[2], near[0], near[1], near[2]));
+    double[] turn = Turns.panTiltRoll(own.turn(), near);
+    return node.withChannels(
+        node.channels()
+            .restingAt(
+                own.x(),
+                own.y(),
+                own.z(),
+                Math.toDegrees(turn[0]),
+                Math.toDegrees(turn[1]),
+                Math.toDegrees(turn[2])));
+  }
+
+  @Override
+  public Set<String> touches() {
+    return carrierId.isEmpty()
+        ? Set.of(id + "/carrier")
+        : Set.of(id + "/carrier", carrierId + "/carries");
+  }
+
+  @Override
+  public String summary() {
+    return carrierId.isEmpty() ? "Let go of a carrier" : "Carry a node";
+  }
+}

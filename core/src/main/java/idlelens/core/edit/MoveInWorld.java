@@ -1,0 +1,79 @@
+package idlelens.core.edit;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Shot;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Set;
+import org.joml.Quaterniond;
+import org.joml.Vector3d;
+
+/**
+ * Moves a node along the axes of the world, and turns it about the world's vertical, whatever
+ * carries it.
+ *
+ * @param turn degrees, counter-clockwise seen from above
+ */
+public record MoveInWorld(
+    String id, double frame, double dxM, double dyM, double dzM, double turn, Keying keying)
+    implements Edit {
+  /** Changes smaller than this, in metres or degrees, are rounding and set nothing. */
+  private static final double NOTHING = 1e-10;
+
+  public MoveInWorld {
+    Require.finite(frame, "frame");
+    Require.within(dxM, -1e5, 1e5, "dx");
+    Require.within(dyM, -1e5, 1e5, "dy");
+    Require.within(dzM, -1e5, 1e5, "dz");
+    Require.within(turn, -3600, 3600, "turn");
+    Require.present(keying, "keying");
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Evaluation now = Evaluation.at(shot, frame);
+    RigidPose world = now.pose(id, 0);
+    Quaterniond about = new Quaterniond().rotateY(Math.toRadians(turn));
+    RigidPose moved =
+        RigidPose.of(new Vector3d(world.place()).add(dxM, dyM, dzM), about.mul(world.turn()));
+    RigidPose own = now.ownSpace(id, 0).inverse().times(moved);
+    EnumMap<Channel, Double> before = new EnumMap<>(Channel.class);
+    Channel.POSE.forEach(c -> before.put(c, shot.node(id).channels().get(c).at(frame)));
+    Map<Channel, Double> changed = changes(before, own);
+    return changed.isEmpty() ? shot : Keyed.write(shot, id, frame, changed, keying);
+  }
+
+  private Map<Channel, Double> changes(Map<Channel, Double> before, RigidPose own) {
+    EnumMap<Channel, Double> after = new EnumMap<>(Channel.class);
+    after.put(Channel.X, own.x());
+    after.put(Channel.Y, own.y());
+    after.put(Channel.Z, own.z());
+    if (turn != 0) {
+      double[] near = {
+        Math.toRadians(before.get(Channel.PAN)),
+        Math.toRadians(before.get(Channel.TILT)),
+        Math.toRadians(before.get(Channel.ROLL))
+      };
+      double[] turned = Turns.panTiltRoll(own.turn(), near);
+      after.put(Channel.PAN, Math.toDegrees(turned[0]));
+      after.put(Channel.TILT, Math.toDegrees(turned[1]));
+      after.put(Channel.ROLL, Math.toDegrees(turned[2]));
+    }
+    after.entrySet().removeIf(e -> Math.abs(e.getValue() - before.get(e.getKey())) < NOTHING);
+    return after;
+  }
+
+  @Override
+  public Set<String> touches() {
+    return Keyed.touches(id, Channel.POSE);
+  }
+
+  @Override
+  public String summary() {
+    return turn != 0 ? "Turn on the plan" : "Move on the plan";
+  }
+}

@@ -1,0 +1,61 @@
+package idlelens.core.edit;
+
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Puts parts of a shot back as they were: the inverse of every other edit.
+ *
+ * @param header the former header, if it changed
+ * @param nodes former nodes that changed or went
+ * @param order ids of all nodes in their former order
+ */
+public record Restore(Optional<ShotHeader> header, List<Node> nodes, List<String> order)
+    implements Edit {
+  public Restore {
+    nodes = List.copyOf(nodes);
+    order = List.copyOf(order);
+  }
+
+  /** The edit that leads from one shot to another. */
+  static Restore from(Shot now, Shot target) {
+    List<Node> changed =
+        target.nodes().stream().filter(n -> now.find(n.id()).filter(n::equals).isEmpty()).toList();
+    return new Restore(
+        target.header().equals(now.header()) ? Optional.empty() : Optional.of(target.header()),
+        changed,
+        target.nodes().stream().map(Node::id).toList());
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Map<String, Node> byId = new HashMap<>();
+    nodes.forEach(n -> byId.put(n.id(), n));
+    List<Node> all = new ArrayList<>();
+    for (String id : order) {
+      all.add(byId.containsKey(id) ? byId.get(id) : shot.node(id));
+    }
+    return new Shot(header.orElse(shot.header()), all);
+  }
+
+  @Override
+  public Set<String> touches() {
+    Set<String> touched = new HashSet<>(Set.of("list"));
+    nodes.forEach(n -> touched.add(n.id() + "/*"));
+    header.ifPresent(h -> touched.add("header"));
+    return touched;
+  }
+
+  @Override
+  public String summary() {
+    return "Put back";
+  }
+}

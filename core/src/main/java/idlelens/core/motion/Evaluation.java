@@ -1,0 +1,151 @@
+package idlelens.core.motion;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.lens.FocusRule;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Carriage;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A shot's motion on a grid of samples. Made from the shot alone; an earlier evaluation of a shot
+ * that shares nodes with it lends the tracks that have not changed, so that an edit costs its own
+ * stage and those behind it.
+ */
+public final class Evaluation {
+  /** The track of the world itself. */
+  private static final PoseTrack WORLD = world();
+
+  private final Shot shot;
+  private final SampleGrid grid;
+  private final Map<String, NodeMotion> motions = new HashMap<>();
+
+  private Evaluation(Shot shot, SampleGrid grid) {
+    this.shot = shot;
+    this.grid = grid;
+  }
+
+  private static PoseTrack world() {
+    PoseTrack track = PoseTrack.empty(SampleGrid.at(0), true);
+    track.qw()[0] = 1;
+    return track;
+  }
+
+  /** Evaluates over range and handles, one sample a frame. */
+  public static Evaluation of(Shot shot) {
+    return of(shot, SampleGrid.over(shot.header().range(), shot.header().handles()), null);
+  }
+
+  /** Evaluates at one frame. */
+  public static Evaluation at(Shot shot, double frame) {
+    return of(shot, SampleGrid.at(frame), null);
+  }
+
+  /**
+   * @param earlier an evaluation to take unchanged tracks from, or null
+   */
+  public static Evaluation of(Shot shot, SampleGrid grid, Evaluation earlier) {
+    Evaluation evaluation = new Evaluation(shot, grid);
+    Evaluation lender = earlier != null && earlier.grid.equals(grid) ? earlier : null;
+    for (Node node : shot.nodes()) {
+      evaluation.motion(node, lender);
+    }
+    for (Node.Camera camera : shot.cameras()) {
+      evaluation.addLens(camera, lender);
+    }
+    return evaluation;
+  }
+
+  private NodeMotion motion(Node node, Evaluation earlier) {
+    NodeMotion known = motions.get(node.id());
+    if (known != null) {
+      return known;
+    }
+    NodeMotion before = earlier == null ? null : earlier.motions.get(node.id());
+    ChannelTrack channels =
+        ChannelTrack.sample(node.channels(), grid, before == null ? null : before.channels());
+    List<Stage> stages = new ArrayList<>();
+    stages.add(new Stage.Keys(channels));
+    Carriage carriage = node.carriage();
+    if (carriage.isCarried()) {
+      PoseTrack carrier = motion(shot.node(carriage.carrierId()), earlier).world();
+      stages.add(new Stage.Carried(carrier, carriage.offset()));
+    } else if (!carriage.offset().equals(RigidPose.IDENTITY)) {
+      stages.add(new Stage.Carried(WORLD, carriage.offset()));
+    }
+    Chain chain = Chain.run(stages, before == null ? null : before.chain());
+    NodeMotion motion = new NodeMotion(channels, chain, null, null);
+    motions.put(node.id(), motion);
+    return motion;
+  }
+
+  private void addLens(Node.Camera camera, Evaluation earlier) {
+    NodeMotion motion = motions.get(camera.id());
+    NodeMotion before = earlier == null ? null : earlier.motions.get(camera.id());
+    PoseTrack target =
+        camera.lens().focus() instanceof FocusRule.Follow follow
+            ? motions.get(follow.nodeId()).world()
+            : null;
+    double aspect = shot.header().aspect();
+    NodeMotion.LensSource source =
+        new NodeMotion.LensSource(camera.lens(), aspect, motion.world(), target);
+    boolean same =
+        before != null
+            && source.sameAs(before.lensSource())
+            && motion.channels().sharesLens(before.channels());
+    LensTrack lens =
+        same
+            ? before.lens().orElseThrow()
+            : LensTrack.of(camera, aspect, motion.channels(), motion.world(), target);
+    motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), lens, source));
+  }
+
+  public Shot shot() {
+    return shot;
+  }
+
+  public SampleGrid grid() {
+    return grid;
+  }
+
+  /** The motion of a node. */
+  public NodeMotion of(String nodeId) {
+    NodeMotion motion = motions.get(nodeId);
+    if (motion == null) {
+      throw new RefusedException("node", "'" + nodeId + "'", "the id of a node of this shot");
+    }
+    return motion;
+  }
+
+  /** The pose in the world of a node at a sample. */
+  public RigidPose pose(String nodeId, int sample) {
+    return of(nodeId).world().pose(sample);
+  }
+
+  /** The pose in the world of what carries a node, with the offset: where its own space lies. */
+  public RigidPose ownSpace(String nodeId, int sample) {
+    Carriage carriage = shot.node(nodeId).carriage();
+    return carriage.isCarried()
+        ? pose(carriage.carrierId(), sample).times(carriage.offset())
+        : carriage.offset();
+  }
+
+  /**
+   * Whether the tracks of a node are those of another evaluation: the browser need not fetch them
+   * again.
+   */
+  public boolean shares(String nodeId, Evaluation other) {
+    NodeMotion mine = motions.get(nodeId);
+    NodeMotion theirs = other.motions.get(nodeId);
+    return mine != null
+        && theirs != null
+        && mine.world() == theirs.world()
+        && mine.lens().orElse(null) == theirs.lens().orElse(null)
+        && mine.channels().sharesPose(theirs.channels());
+  }
+}

@@ -1,0 +1,64 @@
+package idlelens.core.motion;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.time.SampleGrid;
+import org.joml.Quaterniond;
+
+/**
+ * Place (metres) and turn (unit quaternions, continuous in sign) on every sample of a grid. A still
+ * track has one sample that stands for all. Its arrays are shared: nobody writes to them.
+ */
+public record PoseTrack(
+    SampleGrid grid,
+    double[] x,
+    double[] y,
+    double[] z,
+    double[] qx,
+    double[] qy,
+    double[] qz,
+    double[] qw) {
+
+  static PoseTrack empty(SampleGrid grid, boolean still) {
+    int n = still ? 1 : grid.count();
+    return new PoseTrack(
+        grid,
+        new double[n],
+        new double[n],
+        new double[n],
+        new double[n],
+        new double[n],
+        new double[n],
+        new double[n]);
+  }
+
+  /** Whether one sample stands for all. */
+  public boolean isStill() {
+    return x.length == 1;
+  }
+
+  /** Index into the arrays for a sample of the grid. */
+  public int index(int sample) {
+    return isStill() ? 0 : sample;
+  }
+
+  public RigidPose pose(int sample) {
+    int i = index(sample);
+    return new RigidPose(x[i], y[i], z[i], qx[i], qy[i], qz[i], qw[i]);
+  }
+
+  public Quaterniond turn(int sample) {
+    int i = index(sample);
+    return new Quaterniond(qx[i], qy[i], qz[i], qw[i]);
+  }
+
+  /** Turns a quaternion's sign so that it lies next to the one before. */
+  void continueSign(int i) {
+    if (i > 0
+        && qx[i] * qx[i - 1] + qy[i] * qy[i - 1] + qz[i] * qz[i - 1] + qw[i] * qw[i - 1] < 0) {
+      qx[i] = -qx[i];
+      qy[i] = -qy[i];
+      qz[i] = -qz[i];
+      qw[i] = -qw[i];
+    }
+  }
+}

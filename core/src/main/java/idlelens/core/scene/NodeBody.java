@@ -1,0 +1,41 @@
+package idlelens.core.scene;
+
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+
+/**
+ * What all nodes have.
+ *
+ * @param id 1 to 60 letters, digits, '-' or '_', unique in the shot
+ * @param name shown, 1 to 80 characters
+ * @param hidden left out of picture and plan
+ * @param carriage what carries it
+ * @param channels its curves
+ */
+public record NodeBody(
+    String id, String name, boolean hidden, Carriage carriage, Channels channels) {
+  public NodeBody {
+    if (id == null || !id.matches("[A-Za-z0-9_-]{1,60}")) {
+      throw new RefusedException("id", "'" + id + "'", "1 to 60 letters, digits, '-' or '_'");
+    }
+    name = Require.name(name, 80, "name");
+    Require.present(carriage, "carrier");
+    Require.present(channels, "channels");
+  }
+
+  public NodeBody withName(String newName) {
+    return new NodeBody(id, newName, hidden, carriage, channels);
+  }
+
+  public NodeBody withHidden(boolean newHidden) {
+    return new NodeBody(id, name, newHidden, carriage, channels);
+  }
+
+  public NodeBody withCarriage(Carriage newCarriage) {
+    return new NodeBody(id, name, hidden, newCarriage, channels);
+  }
+
+  public NodeBody withChannels(Channels newChannels) {
+    return new NodeBody(id, name, hidden, carriage, newChannels);
+  }
+}

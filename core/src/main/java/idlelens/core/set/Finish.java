@@ -1,0 +1,54 @@
+package idlelens.core.set;
+
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+
+/**
+ * The colour of a piece and how it takes light.
+ *
+ * @param colour sRGB as {@code #rrggbb}
+ * @param kind how it takes light
+ */
+public record Finish(String colour, Kind kind) {
+
+  /** How a surface takes light. */
+  public enum Kind {
+    /** Lit by the sun and the sky. */
+    MATT,
+    /** Shines by itself. */
+    GLOW,
+    /** Mirrors the sky, with small waves. */
+    WATER
+  }
+
+  public Finish {
+    if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
+      throw new RefusedException("finish.colour", "'" + colour + "'", "#rrggbb, such as #a9675a");
+    }
+    Require.present(kind, "finish.kind");
+  }
+
+  public static Finish matt(String colour) {
+    return new Finish(colour, Kind.MATT);
+  }
+
+  /** Red, green and blue in [0, 1], linear light (IEC 61966-2-1). */
+  public double[] linear() {
+    double[] rgb = new double[3];
+    for (int i = 0; i < 3; i++) {
+      double c = Integer.parseInt(colour.substring(1 + 2 * i, 3 + 2 * i), 16) / 255.0;
+      rgb[i] = c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4);
+    }
+    return rgb;
+  }
+
+  /** The colour nearest to red, green and blue in linear light. */
+  public static String hex(double red, double green, double blue) {
+    StringBuilder text = new StringBuilder("#");
+    for (double linear : new double[] {red, green, blue}) {
+      double c = linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+      text.append(String.format("%02x", Math.round(Math.max(0, Math.min(1, c)) * 255)));
+    }
+    return text.toString();
+  }
+}

@@ -1,0 +1,354 @@
+package idlelens.exchange.gltf;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.lens.FocusRule;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.motion.NodeMotion;
+import idlelens.core.motion.PoseTrack;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Mesh;
+import idlelens.core.set.Mesher;
+import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.SampleGrid;
+import idlelens.exchange.json.LensJson;
+import idlelens.exchange.json.PieceJson;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Writes cameras with the nulls that carry them, and the set, as a {@code .glb}. What moves has a
+ * linear sample on every frame of the shot; what stands still has none. Time 0 is the shot's first
+ * frame. A focal length that changes is written through KHR_animation_pointer; focal length, f-stop
+ * and focus stand in the extras of the camera as well.
+ */
+public final class GltfWriter {
+  /** Coordinates beyond this, in metres, lose more than 0.01 mm in 32 bits. */
+  private static final double FAR_FROM_ORIGIN = 160;
+
+  private final Shot shot;
+  private final Evaluation motion;
+  private final Function<String, Mesh> stored;
+  private final GlbBuilder glb = new GlbBuilder();
+  private final Map<String, Integer> nodeIndex = new LinkedHashMap<>();
+  private final Map<PieceJson.Look, Integer> meshIndex = new HashMap<>();
+  private final Map<Finish, Integer> materialIndex = new HashMap<>();
+  private final Set<String> notes = new LinkedHashSet<>();
+  private final ArrayNode samplers = JsonNodeFactory.instance.arrayNode();
+  private final ArrayNode channels = JsonNodeFactory.instance.arrayNode();
+  private int timesAccessor = -1;
+
+  /** The file and what it could not hold. */
+  public record Written(byte[] octets, List<String> notes) {}
+
+  private GltfWriter(Shot shot, Function<String, Mesh> stored) {
+    this.shot = shot;
+    this.stored = stored;
+    FrameRange range = shot.header().range();
+    this.motion = Evaluation.of(shot, SampleGrid.over(range, 0), null);
+  }
+
+  /**
+   * @param cameraIds the cameras to write; at least one
+   * @param withSet whether pieces and suns go along
+   * @param stored finds the triangles of an imported piece by their SHA-256
+   */
+  public static Written write(
+      Shot shot, List<String> cameraIds, boolean withSet, Function<String, Mesh> stored) {
+    if (cameraIds.isEmpty()) {
+      throw new RefusedException("camera", "missing", "at least one camera of the shot");
+    }
+    cameraIds.forEach(shot::camera);
+    return new GltfWriter(shot, stored).write(new LinkedHashSet<>(cameraIds), withSet);
+  }
+
+  private Written write(Set<String> cameraIds, boolean withSet) {
+    Set<String> chosen = new LinkedHashSet<>(cameraIds);
+    if (withSet) {
+      shot.nodes().stream()
+          .filter(n -> n instanceof Node.Piece || n instanceof Node.Sun)
+          .forEach(n -> chosen.add(n.id()));
+    }
+    Set<String> all = new LinkedHashSet<>(chosen);
+    chosen.forEach(id -> shot.carriersOf(id).forEach(n -> all.add(n.id())));
+    List<Node> ordered = shot.nodes().stream().filter(n -> all.contains(n.id())).toList();
+    ordered.forEach(n -> nodeIndex.put(n.id(), nodeIndex.size()));
+    writeAsset();
+    ordered.forEach(this::writeNode);
+    writeTree(ordered);
+    if (!channels.isEmpty()) {
+      ObjectNode animation = glb.list("animations").addObject();
+      animation.put("name", shot.header().name());
+      animation.set("samplers", samplers);
+      animation.set("channels", channels);
+    }
+    return new Written(glb.pack(), List.copyOf(notes));
+  }
+
+  private void writeAsset() {
+    ObjectNode asset = glb.root().putObject("asset");
+    asset.put("version", "2.0").put("generator", "Idle Lens");
+    asset
+        .putObject("extras")
+        .putObject(GltfHints.EXTRAS)
+        .put("shot", shot.header().name())
+        .put("rate", shot.header().rate().toString())
+        .put("in", shot.header().range().in())
+        .put("out", shot.header().range().out())
+        .put("aspect", shot.header().aspect());
+    glb.root().put("scene", 0);
+  }
+
+  private void writeTree(List<Node> ordered) {
+    ObjectNode scene = glb.list("scenes").addObject();
+    scene.put("name", shot.header().name());
+    ArrayNode roots = scene.putArray("nodes");
+    Map<String, List<Node>> carried =
+        ordered.stream().collect(Collectors.groupingBy(n -> n.carriage().carrierId()));
+    carried.getOrDefault("", List.of()).forEach(n -> roots.add(nodeIndex.get(n.id())));
+    for (Node node : ordered) {
+      if (carried.containsKey(node.id())) {
+        ArrayNode children =
+            ((ObjectNode) glb.list("nodes").get(nodeIndex.get(node.id()))).putArray("children");
+        carried.get(node.id()).forEach(n -> children.add(nodeIndex.get(n.id())));
+      }
+    }
+  }
+
+  private void writeNode(Node node) {
+    ObjectNode out = glb.list("nodes").addObject();
+    out.put("name", node.name());
+    writeMotion(node, out);
+    if (node instanceof Node.Camera camera) {
+      out.put("camera", glb.list("cameras").size());
+      writeCamera(camera);
+    } else if (node instanceof Node.Piece piece) {
+      PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish());
+      int mesh = meshIndex.computeIfAbsent(look, l -> writeMesh(l, piece.name()));
+      if (mesh >= 0) {
+        out.put("mesh", mesh);
+      }
+      out.putObject("extras").set(GltfHints.EXTRAS, PieceJson.write(look));
+    } else if (node instanceof Node.Sun sun) {
+      writeSun(sun, out);
+    }
+  }
+
+  /** The node's pose in its carrier's space: offset times own. */
+  private void writeMotion(Node node, ObjectNode out) {
+    PoseTrack local = localTrack(node);
+    RigidPose first = local.pose(0);
+    if (first.x() != 0 || first.y() != 0 || first.z() != 0) {
+      out.putArray("translation").add(first.x()).add(first.y()).add(first.z());
+    }
+    if (first.qx() != 0 || first.qy() != 0 || first.qz() != 0) {
+      out.putArray("rotation").add(first.qx()).add(first.qy()).add(first.qz()).add(first.qw());
+    }
+    warnOfDistance(node, local);
+    if (local.isStill()) {
+      return;
+    }
+    int index = nodeIndex.get(node.id());
+    if (varies(local.x()) || varies(local.y()) || varies(local.z())) {
+      float[] places = interleave(local.x(), local.y(), local.z());
+      channel(glb.animationNumbers(places, "VEC3")).put("node", index).put("path", "translation");
+    }
+    if (varies(local.qx()) || varies(local.qy()) || varies(local.qz()) || varies(local.qw())) {
+      float[] turns = interleave(local.qx(), local.qy(), local.qz(), local.qw());
+      channel(glb.animationNumbers(turns, "VEC4")).put("node", index).put("path", "rotation");
+    }
+  }
+
+  private PoseTrack localTrack(Node node) {
+    Shot alone =
+        new Shot(
+            shot.header(),
+            List.of(
+                new Node.Null(
+                    node.body()
+                        .withCarriage(
+                            new idlelens.core.scene.Carriage("", node.carriage().offset())))));
+    return Evaluation.of(alone, motion.grid(), null).of(node.id()).world();
+  }
+
+  private void warnOfDistance(Node node, PoseTrack local) {
+    double far = 0;
+    for (int i = 0; i < local.x().length; i++) {
+      far =
+          Math.max(
+              far,
+              Math.max(
+                  Math.abs(local.x()[i]),
+                  Math.max(Math.abs(local.y()[i]), Math.abs(local.z()[i]))));
+    }
+    if (far > FAR_FROM_ORIGIN) {
+      notes.add(
+          String.format(
+              java.util.Locale.ROOT,
+              "%s is up to %.0f m from its origin: 32-bit places are off by up to %.3f mm",
+              node.name(),
+              far,
+              Math.ulp((float) far) / 2 * 1000));
+    }
+  }
+
+  private static boolean varies(double[] values) {
+    for (double value : values) {
+      if (value != values[0]) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static float[] interleave(double[]... columns) {
+    float[] out = new float[columns[0].length * columns.length];
+    for (int i = 0; i < columns[0].length; i++) {
+      for (int c = 0; c < columns.length; c++) {
+        out[i * columns.length + c] = (float) columns[c][i];
+      }
+    }
+    return out;
+  }
+
+  /** A channel that plays these values, one a frame; the caller says what it moves. */
+  private ObjectNode channel(int output) {
+    if (timesAccessor < 0) {
+      float[] times = new float[motion.grid().count()];
+      for (int i = 0; i < times.length; i++) {
+        times[i] = (float) shot.header().rate().seconds(i);
+      }
+      timesAccessor = glb.animationNumbers(times, "SCALAR");
+    }
+    samplers.addObject().put("input", timesAccessor).put("output", output);
+    return channels.addObject().put("sampler", samplers.size() - 1).putObject("target");
+  }
+
+  private void writeCamera(Node.Camera camera) {
+    NodeMotion moving = motion.of(camera.id());
+    LensTrack lens = moving.lens().orElseThrow();
+    int index = glb.list("cameras").size();
+    ObjectNode out = glb.list("cameras").addObject();
+    out.put("name", camera.name()).put("type", "perspective");
+    out.putObject("perspective")
+        .put("aspectRatio", shot.header().aspect())
+        .put("yfov", lens.verticalRad()[0])
+        .put("znear", 0.01);
+    ObjectNode extras = out.putObject("extras").putObject(GltfHints.EXTRAS);
+    extras.set("lens", LensJson.write(camera.lens().withFocus(new FocusRule.Distance())));
+    samples(extras, "focalMm", lens.focalMm());
+    samples(extras, "fStop", lens.fStop());
+    samples(extras, "focusM", lens.focusM());
+    if (camera.lens().focus() instanceof FocusRule.Follow follow) {
+      notes.add(
+          camera.name()
+              + ": focus follows "
+              + shot.node(follow.nodeId()).name()
+              + "; it is written as a distance on every frame");
+    }
+    if (varies(lens.verticalRad())) {
+      glb.extensionUsed("KHR_animation_pointer");
+      ObjectNode target = channel(glb.animationNumbers(interleave(lens.verticalRad()), "SCALAR"));
+      target.put("path", "pointer");
+      target
+          .putObject("extensions")
+          .putObject("KHR_animation_pointer")
+          .put("pointer", "/cameras/" + index + "/perspective/yfov");
+    }
+  }
+
+  private static void samples(ObjectNode out, String field, double[] values) {
+    if (varies(values)) {
+      ArrayNode all = out.putArray(field);
+      for (double value : values) {
+        all.add(value);
+      }
+    } else {
+      out.put(field, values[0]);
+    }
+  }
+
+  private int writeMesh(PieceJson.Look look, String name) {
+    Mesh mesh =
+        look.shape() instanceof Shape.Imported imported
+            ? stored.apply(imported.asset())
+            : Mesher.mesh(look.shape());
+    if (mesh.triangles() == 0) {
+      notes.add(name + " has no triangles");
+      return -1;
+    }
+    ObjectNode out = glb.list("meshes").addObject();
+    out.put("name", name);
+    ObjectNode primitive = out.putArray("primitives").addObject();
+    ObjectNode attributes = primitive.putObject("attributes");
+    attributes.put("POSITION", glb.vertexNumbers(mesh.positions(), "VEC3", true));
+    attributes.put("NORMAL", glb.vertexNumbers(mesh.normals(), "VEC3", false));
+    if (isShaded(mesh)) {
+      attributes.put("COLOR_0", glb.vertexNumbers(grey(mesh.shades()), "VEC3", false));
+    }
+    primitive.put("indices", glb.indices(mesh.indices()));
+    primitive.put("material", materialIndex.computeIfAbsent(look.finish(), this::writeMaterial));
+    return glb.list("meshes").size() - 1;
+  }
+
+  private static boolean isShaded(Mesh mesh) {
+    for (float shade : mesh.shades()) {
+      if (shade != 1) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static float[] grey(float[] shades) {
+    float[] out = new float[shades.length * 3];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = shades[i / 3];
+    }
+    return out;
+  }
+
+  private int writeMaterial(Finish finish) {
+    double[] rgb = finish.linear();
+    ObjectNode out = glb.list("materials").addObject();
+    out.put("name", finish.colour()).put("doubleSided", true);
+    ObjectNode pbr = out.putObject("pbrMetallicRoughness");
+    pbr.putArray("baseColorFactor").add(rgb[0]).add(rgb[1]).add(rgb[2]).add(1);
+    pbr.put("metallicFactor", 0);
+    pbr.put("roughnessFactor", finish.kind() == Finish.Kind.WATER ? 0.1 : 0.9);
+    if (finish.kind() == Finish.Kind.GLOW) {
+      out.putArray("emissiveFactor").add(rgb[0]).add(rgb[1]).add(rgb[2]);
+    }
+    return glb.list("materials").size() - 1;
+  }
+
+  private void writeSun(Node.Sun sun, ObjectNode out) {
+    glb.extensionUsed("KHR_lights_punctual");
+    ObjectNode extensions =
+        glb.root().has("extensions")
+            ? (ObjectNode) glb.root().get("extensions")
+            : glb.root().putObject("extensions");
+    ArrayNode lights =
+        extensions.has("KHR_lights_punctual")
+            ? (ArrayNode) extensions.get("KHR_lights_punctual").get("lights")
+            : extensions.putObject("KHR_lights_punctual").putArray("lights");
+    double[] rgb = Finish.matt(sun.colour()).linear();
+    ObjectNode light = lights.addObject();
+    light.put("name", sun.name()).put("type", "directional").put("intensity", sun.strength());
+    light.putArray("color").add(rgb[0]).add(rgb[1]).add(rgb[2]);
+    out.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
+  }
+}

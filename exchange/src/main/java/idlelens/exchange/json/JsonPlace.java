@@ -1,0 +1,188 @@
+package idlelens.exchange.json;
+
+import idlelens.exchange.format.FormatException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A value in a JSON text together with its path, so that every refusal can name the place. */
+public record JsonPlace(JsonNode node, String path) {
+  private static final JsonMapper MAPPER =
+      JsonMapper.builder(
+              JsonFactory.builder()
+                  .streamReadConstraints(
+                      StreamReadConstraints.builder()
+                          .maxNestingDepth(64)
+                          .maxNumberLength(60)
+                          .maxStringLength(200_000_000)
+                          .build())
+                  .build())
+          .build();
+
+  /** The mapper that all JSON of the product is read and written with. */
+  public static JsonMapper mapper() {
+    return MAPPER;
+  }
+
+  /** Reads a text. */
+  public static JsonPlace parse(byte[] text) throws FormatException {
+    try {
+      JsonNode node = MAPPER.readTree(text);
+      if (node == null || node.isMissingNode()) {
+        throw new FormatException("file", "empty", "JSON");
+      }
+      return new JsonPlace(node, "");
+    } catch (JacksonException e) {
+      String where =
+          e.getLocation() == null
+              ? "file"
+              : "line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+      throw new FormatException(where, "not readable (" + e.getOriginalMessage() + ")", "JSON");
+    }
+  }
+
+  /** A field that must be there. */
+  public JsonPlace get(String field) throws FormatException {
+    return find(field).orElseThrow(() -> new FormatException(inside(field), "missing", "a value"));
+  }
+
+  /** A field that may be there. */
+  public Optional<JsonPlace> find(String field) throws FormatException {
+    if (!node.isObject()) {
+      throw refusal("an object");
+    }
+    JsonNode found = node.get(field);
+    return found == null || found.isNull()
+        ? Optional.empty()
+        : Optional.of(new JsonPlace(found, inside(field)));
+  }
+
+  public boolean has(String field) throws FormatException {
+    return find(field).isPresent();
+  }
+
+  /** Refuses fields that are not among the given ones. */
+  public JsonPlace only(String... fields) throws FormatException {
+    if (!node.isObject()) {
+      throw refusal("an object");
+    }
+    List<String> known = Arrays.asList(fields);
+    for (String name : node.propertyNames()) {
+      if (!known.contains(name)) {
+        throw new FormatException(inside(shown(name)), "unknown", String.join(", ", known));
+      }
+    }
+    return this;
+  }
+
+  /** The elements of a list. */
+  public List<JsonPlace> list(int most) throws FormatException {
+    if (!node.isArray()) {
+      throw refusal("a list");
+    }
+    if (node.size() > most) {
+      throw new FormatException(path + ".length", node.size(), "at most " + most);
+    }
+    List<JsonPlace> places = new ArrayList<>(node.size());
+    for (int i = 0; i < node.size(); i++) {
+      places.add(at(i));
+    }
+    return places;
+  }
+
+  /** One element of a list. */
+  public JsonPlace at(int index) throws FormatException {
+    if (!node.isArray() || index >= node.size()) {
+      throw refusal("a list with at least " + (index + 1) + " elements");
+    }
+    return new JsonPlace(node.get(index), path + "[" + index + "]");
+  }
+
+  /** The names of an object's fields. */
+  public List<String> names() throws FormatException {
+    if (!node.isObject()) {
+      throw refusal("an object");
+    }
+    return new ArrayList<>(node.propertyNames());
+  }
+
+  public double number() throws FormatException {
+    if (!node.isNumber() || !Double.isFinite(node.doubleValue())) {
+      throw refusal("a finite number");
+    }
+    return node.doubleValue();
+  }
+
+  public double number(String field, double otherwise) throws FormatException {
+    Optional<JsonPlace> place = find(field);
+    return place.isPresent() ? place.get().number() : otherwise;
+  }
+
+  public int whole() throws FormatException {
+    double value = number();
+    if (value != Math.rint(value) || Math.abs(value) > Integer.MAX_VALUE) {
+      throw refusal("a whole number");
+    }
+    return (int) value;
+  }
+
+  public String text() throws FormatException {
+    if (!node.isString()) {
+      throw refusal("a text");
+    }
+    return node.stringValue();
+  }
+
+  public String text(String field, String otherwise) throws FormatException {
+    Optional<JsonPlace> place = find(field);
+    return place.isPresent() ? place.get().text() : otherwise;
+  }
+
+  public boolean flag() throws FormatException {
+    if (!node.isBoolean()) {
+      throw refusal("true or false");
+    }
+    return node.booleanValue();
+  }
+
+  public boolean flag(String field, boolean otherwise) throws FormatException {
+    Optional<JsonPlace> place = find(field);
+    return place.isPresent() ? place.get().flag() : otherwise;
+  }
+
+  /** One of an enum's constants, written in lower case with dashes. */
+  public <E extends Enum<E>> E choice(Class<E> type) throws FormatException {
+    String text = node.isString() ? node.stringValue() : "";
+    for (E constant : type.getEnumConstants()) {
+      if (word(constant).equals(text)) {
+        return constant;
+      }
+    }
+    throw refusal(
+        String.join(", ", Arrays.stream(type.getEnumConstants()).map(JsonPlace::word).toList()));
+  }
+
+  /** An enum constant as it is written. */
+  public static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  public FormatException refusal(String allowed) {
+    return new FormatException(path.isEmpty() ? "file" : path, shown(node.toString()), allowed);
+  }
+
+  private String inside(String field) {
+    return path.isEmpty() ? field : path + "." + field;
+  }
+
+  private static String shown(String text) {
+    return text.length() > 60 ? text.substring(0, 60) + "…" : text;
+  }
+}
