@@ -63,6 +63,11 @@ public sealed interface Edit
     return new Applied(after, Restore.from(after, shot));
   }
 
+  /** The edit that leads from one shot to another. */
+  static Edit between(Shot from, Shot to) {
+    return Restore.from(from, to);
+  }
+
   /** Whether two sets of touched things have something in common. */
   static boolean overlap(Set<String> one, Set<String> other) {
     return one.stream().anyMatch(a -> other.stream().anyMatch(b -> same(a, b)));

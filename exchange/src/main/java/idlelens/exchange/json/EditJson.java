@@ -61,6 +61,15 @@ public final class EditJson {
     return edits;
   }
 
+  /** Reads the header of a shot: name, rate, in, out, handles, aspect, metresPerUnit, newKeys. */
+  public static ShotHeader readHeader(JsonPlace place) throws FormatException {
+    try {
+      return ShotJson.readHeader(place);
+    } catch (RefusedException e) {
+      throw Refusals.inside(place.path(), e);
+    }
+  }
+
   /** Reads one edit. */
   public static Edit read(JsonPlace place) throws FormatException {
     try {

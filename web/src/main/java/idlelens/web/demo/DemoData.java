@@ -1,0 +1,48 @@
+package idlelens.web.demo;
+
+import idlelens.web.account.AccountRepository;
+import idlelens.web.production.ProductionRepository;
+import idlelens.web.shot.ShotService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+
+/** Adds the demo account with its production, once. */
+@Component
+@ConditionalOnProperty("idle-lens.demo")
+class DemoData implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+  private static final String NAME = "demo";
+  private static final String PASSWORD = "tern-quay";
+
+  private final AccountRepository accounts;
+  private final ProductionRepository productions;
+  private final ShotService shots;
+  private final PasswordEncoder passwords;
+
+  DemoData(
+      AccountRepository accounts,
+      ProductionRepository productions,
+      ShotService shots,
+      PasswordEncoder passwords) {
+    this.accounts = accounts;
+    this.productions = productions;
+    this.shots = shots;
+    this.passwords = passwords;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (accounts.find(NAME).isPresent()) {
+      return;
+    }
+    long account = accounts.add(NAME, "Demo artist", passwords.encode(PASSWORD));
+    long production = productions.add("Tern Quay", account);
+    DemoShots.all().forEach(shot -> shots.add(production, shot));
+    LOG.info("The demo production Tern Quay is ready");
+  }
+}

@@ -1,0 +1,209 @@
+package idlelens.web.demo;
+
+import idlelens.core.curve.Beyond;
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.lens.FocusRule;
+import idlelens.core.lens.LensBody;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.joml.Vector3d;
+
+/** The shots that show what the product does. */
+final class DemoShots {
+  private static final double WIDE = 16.0 / 9;
+
+  private DemoShots() {}
+
+  static List<Shot> all() {
+    return List.of(quayWalk(), lampRoom(), twoCameras());
+  }
+
+  /**
+   * A walk along the boardwalk: head on shoulder on dolly, focus from the lantern to the keeper.
+   */
+  static Shot quayWalk() {
+    SetBuilder set = new SetBuilder();
+    set.carrier(
+        "Dolly",
+        "",
+        poses(
+            Tangent.Kind.SETTLE,
+            new double[] {1001, 0.75, 0, 9.2, 0, 0, 0},
+            new double[] {1073, 0.35, 0, 6.1, 0, 0, 0},
+            new double[] {1144, -0.25, 0, 3.2, 0, 0, 0}));
+    set.carrier(
+        "Shoulder",
+        "dolly",
+        poses(
+            Tangent.Kind.FLOW,
+            new double[] {1001, 0, 1.56, 0, 0, 0, 0},
+            new double[] {1037, 0.03, 1.52, 0, 0, 0, 0.4},
+            new double[] {1073, -0.03, 1.58, 0, 0, 0, -0.4},
+            new double[] {1109, 0.03, 1.53, 0, 0, 0, 0.3},
+            new double[] {1144, 0, 1.56, 0, 0, 0, 0}));
+    set.carrier(
+        "Head",
+        "shoulder",
+        poses(
+            Tangent.Kind.SETTLE,
+            new double[] {1001, 0, 0, 0, 9, 1.5, 0},
+            new double[] {1049, 0, 0, 0, 7.5, 2, 0},
+            new double[] {1085, 0, 0, 0, -7, 0.5, 0},
+            new double[] {1144, 0, 0, 0, -9.5, 0, 0}));
+    Map<Channel, Curve> camera =
+        poses(
+            Tangent.Kind.SETTLE,
+            new double[] {1001, 0, 0.08, -0.1, 0, 0, 0},
+            new double[] {1040, 0.05, 0.08, -0.1, 1.2, -0.3, 0},
+            new double[] {1063, 0.02, 0.1, -0.1, 0.2, 0.2, 0},
+            new double[] {1097, 0, 0.12, -0.14, -1.4, -0.6, 0},
+            new double[] {1144, 0, 0.1, -0.18, 0, 0, 0});
+    camera.put(Channel.FOCAL, Curve.still(32));
+    camera.put(Channel.F_STOP, Curve.still(2));
+    set.camera("A-cam", "head", camera, LensBody.PLAIN);
+    TernQuay.build(set);
+    Shot shot = shot("Quay walk", 1001, 1144, carryFerry(set.nodes()));
+    return pullFocus(
+        shot,
+        "a-cam",
+        List.of("lantern", "lantern", "lantern", "keeper", "keeper", "keeper"),
+        new double[] {1001, 1025, 1049, 1079, 1110, 1144});
+  }
+
+  /** Once around the lit lamp in five seconds, without a seam. */
+  static Shot lampRoom() {
+    SetBuilder set = new SetBuilder();
+    TernQuay.build(set);
+    Map<Channel, Curve> turning = still(0, 10.3, -30, 0, 0, 0);
+    turning.put(
+        Channel.PAN,
+        new Curve(
+            0,
+            List.of(
+                new Key(1001, 0, Tangent.Kind.STRAIGHT), new Key(1121, 360, Tangent.Kind.STRAIGHT)),
+            Beyond.CYCLE_AND_CARRY,
+            Beyond.CYCLE_AND_CARRY));
+    set.carrier("Turntable", "", turning);
+    Map<Channel, Curve> camera = still(0, 1.1, 9.5, 0, -6.5, 0);
+    camera.put(Channel.FOCAL, Curve.still(28));
+    camera.put(Channel.F_STOP, Curve.still(2.8));
+    set.camera(
+        "Lamp cam", "turntable", camera, LensBody.PLAIN.withFocus(new FocusRule.Follow("lamp", 0)));
+    return shot("Lamp room", 1001, 1120, set.nodes());
+  }
+
+  /** A wide and a long lens on the arriving ferry. */
+  static Shot twoCameras() {
+    SetBuilder set = new SetBuilder();
+    TernQuay.build(set);
+    Map<Channel, Curve> wide =
+        poses(
+            Tangent.Kind.SETTLE,
+            new double[] {1001, 1.9, 2.2, 8.6, -12, 0, 0},
+            new double[] {1096, 1.2, 1.9, 7.2, -8, 0.5, 0});
+    wide.put(Channel.FOCAL, Curve.still(24));
+    wide.put(Channel.F_STOP, Curve.still(5.6));
+    wide.put(Channel.FOCUS, Curve.still(12));
+    set.camera("A-cam", "", wide, LensBody.PLAIN);
+    Map<Channel, Curve> closer =
+        poses(
+            Tangent.Kind.SETTLE,
+            new double[] {1001, -1.6, 1.6, -3.5, -42.5, 2, 0},
+            new double[] {1096, -1.6, 1.6, -3.5, -48.5, 2, 0});
+    closer.put(Channel.FOCAL, Curve.still(65));
+    closer.put(Channel.F_STOP, Curve.still(2));
+    set.camera(
+        "B-cam", "", closer, LensBody.PLAIN.withFocus(new FocusRule.Follow("wheelhouse", 0)));
+    return shot("Two cameras", 1001, 1096, carryFerry(set.nodes()));
+  }
+
+  private static Shot shot(String name, int in, int out, List<Node> nodes) {
+    ShotHeader header =
+        new ShotHeader(
+            name, FrameRate.of(24), new FrameRange(in, out), 8, WIDE, 1, Tangent.Kind.SETTLE);
+    return new Shot(header, nodes);
+  }
+
+  /** The ferry comes in slowly and rolls a little. */
+  private static List<Node> carryFerry(List<Node> nodes) {
+    List<Node> all = new ArrayList<>(nodes);
+    all.replaceAll(
+        n -> {
+          if (!n.id().equals("ferry-ottoline")) {
+            return n;
+          }
+          Map<Channel, Curve> moving = new EnumMap<>(Channel.class);
+          moving.put(
+              Channel.Z,
+              keyed(Tangent.Kind.SETTLE, new double[] {1001, -24}, new double[] {1144, -18.5}));
+          moving.put(
+              Channel.ROLL,
+              new Curve(
+                  0,
+                  List.of(
+                      new Key(1001, -0.7, Tangent.Kind.SETTLE),
+                      new Key(1037, 0.7, Tangent.Kind.SETTLE),
+                      new Key(1073, -0.7, Tangent.Kind.SETTLE)),
+                  Beyond.CYCLE,
+                  Beyond.CYCLE));
+          return n.withChannels(n.channels().with(moving));
+        });
+    return all;
+  }
+
+  /** Keys the focus distance with the distance each node has at its frame. */
+  private static Shot pullFocus(Shot shot, String camera, List<String> nodes, double[] frames) {
+    List<Key> keys = new ArrayList<>();
+    for (int i = 0; i < frames.length; i++) {
+      Evaluation now = Evaluation.at(shot, frames[i]);
+      RigidPose pose = now.pose(camera, 0);
+      Vector3d to = now.pose(nodes.get(i), 0).place().sub(pose.place());
+      double distance = Math.round(to.dot(pose.forward()) * 1000) / 1000.0;
+      keys.add(new Key(frames[i], distance, Tangent.Kind.SETTLE));
+    }
+    Node node = shot.node(camera);
+    Curve focus = new Curve(keys.get(0).value(), keys);
+    return shot.withNode(node.withChannels(node.channels().with(Channel.FOCUS, focus)));
+  }
+
+  private static Map<Channel, Curve> still(
+      double x, double y, double z, double pan, double tilt, double roll) {
+    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
+    double[] values = {x, y, z, pan, tilt, roll};
+    Channel.POSE.forEach(c -> curves.put(c, Curve.still(values[c.ordinal()])));
+    return curves;
+  }
+
+  /** Whole-pose keys: frame, then x, y, z, pan, tilt, roll. */
+  private static Map<Channel, Curve> poses(Tangent.Kind tangent, double[]... rows) {
+    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
+    for (Channel channel : Channel.POSE) {
+      double[][] keys = new double[rows.length][];
+      for (int i = 0; i < rows.length; i++) {
+        keys[i] = new double[] {rows[i][0], rows[i][1 + channel.ordinal()]};
+      }
+      curves.put(channel, keyed(tangent, keys));
+    }
+    return curves;
+  }
+
+  private static Curve keyed(Tangent.Kind tangent, double[]... keys) {
+    List<Key> list = new ArrayList<>();
+    for (double[] key : keys) {
+      list.add(new Key(key[0], key[1], tangent));
+    }
+    return new Curve(list.get(0).value(), list);
+  }
+}

@@ -1,0 +1,110 @@
+package idlelens.web.handoff;
+
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.exchange.gltf.GltfWriter;
+import idlelens.exchange.json.ShotJson;
+import idlelens.web.account.AccountUser;
+import idlelens.web.production.ProductionRepository;
+import idlelens.web.shot.AssetRepository;
+import idlelens.web.shot.ShotService;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Writes shots as files. */
+@RestController
+@Tag(name = "Hand-off")
+class ExportController {
+  private final ShotService shots;
+  private final AssetRepository assets;
+  private final ProductionRepository productions;
+  private final HandoffRepository handoffs;
+
+  ExportController(
+      ShotService shots,
+      AssetRepository assets,
+      ProductionRepository productions,
+      HandoffRepository handoffs) {
+    this.shots = shots;
+    this.assets = assets;
+    this.productions = productions;
+    this.handoffs = handoffs;
+  }
+
+  @GetMapping("/api/shots/{id}/export/{format}")
+  @Operation(
+      summary = "Writes a shot as a file",
+      description =
+          "format: glb (camera: one or more ids, all if none is named; set: whether the pieces go"
+              + " along) or json (the whole shot).")
+  ResponseEntity<byte[]> export(
+      @AuthenticationPrincipal AccountUser account,
+      @PathVariable long id,
+      @PathVariable String format,
+      @RequestParam(required = false) List<String> camera,
+      @RequestParam(defaultValue = "true") boolean set) {
+    productions.requireShot(account.id(), id);
+    ShotService.Revised current = shots.current(id);
+    Shot shot = current.shot();
+    switch (format) {
+      case "glb":
+        List<String> cameras =
+            camera != null ? camera : shot.cameras().stream().map(Node::id).toList();
+        GltfWriter.Written written = GltfWriter.write(shot, cameras, set, assets::mesh);
+        String name =
+            cameras.size() == 1
+                ? shot.header().name() + " " + shot.camera(cameras.get(0)).name()
+                : shot.header().name();
+        return file(
+            id, current.revision(), account, name, "glb", written.octets(), written.notes());
+      case "json":
+        byte[] text = ShotJson.file(new ShotJson.Parcel(shot, assets.of(shot)));
+        return file(id, current.revision(), account, shot.header().name(), "json", text, List.of());
+      default:
+        throw new RefusedException("format", "'" + format + "'", "glb, json");
+    }
+  }
+
+  private ResponseEntity<byte[]> file(
+      long shotId,
+      long revision,
+      AccountUser account,
+      String name,
+      String ending,
+      byte[] content,
+      List<String> notes) {
+    String fileName = name.replaceAll("[^\\p{L}\\p{N}_ -]", "").strip() + "." + ending;
+    handoffs.add(shotId, revision, "out", ending, fileName, notes, account.id());
+    return ResponseEntity.ok()
+        .contentType(
+            ending.equals("glb")
+                ? MediaType.parseMediaType("model/gltf-binary")
+                : MediaType.APPLICATION_JSON)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(fileName, java.nio.charset.StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(content);
+  }
+
+  @GetMapping("/api/shots/{id}/handoffs")
+  @Operation(summary = "What went out of a shot and what came in")
+  List<HandoffRepository.Entry> list(
+      @AuthenticationPrincipal AccountUser account, @PathVariable long id) {
+    productions.requireShot(account.id(), id);
+    return handoffs.of(id);
+  }
+}

@@ -1,0 +1,78 @@
+package idlelens.web.handoff;
+
+import static idlelens.web.database.schema.Tables.ACCOUNT;
+import static idlelens.web.database.schema.Tables.HANDOFF;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** What went out and what came in. */
+@Repository
+class HandoffRepository {
+  private static final int LISTED = 50;
+
+  private final DSLContext sql;
+  private final Clock clock;
+
+  HandoffRepository(DSLContext sql, Clock clock) {
+    this.sql = sql;
+    this.clock = clock;
+  }
+
+  /** One hand-off. */
+  record Entry(
+      String direction,
+      String format,
+      String fileName,
+      long revision,
+      String author,
+      LocalDateTime at,
+      List<String> notes) {}
+
+  void add(
+      long shotId,
+      long revision,
+      String direction,
+      String format,
+      String fileName,
+      List<String> notes,
+      long authorId) {
+    sql.insertInto(HANDOFF)
+        .set(HANDOFF.SHOT_ID, shotId)
+        .set(HANDOFF.REVISION, revision)
+        .set(HANDOFF.DIRECTION, direction)
+        .set(HANDOFF.FORMAT, format)
+        .set(HANDOFF.FILE_NAME, fileName)
+        .set(HANDOFF.NOTES, String.join("\n", notes))
+        .set(HANDOFF.AUTHOR_ID, authorId)
+        .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
+        .execute();
+  }
+
+  /** The latest hand-offs of a shot, newest first. */
+  List<Entry> of(long shotId) {
+    return sql.select(HANDOFF.fields())
+        .select(ACCOUNT.SHOWN_NAME)
+        .from(HANDOFF)
+        .join(ACCOUNT)
+        .on(ACCOUNT.ID.eq(HANDOFF.AUTHOR_ID))
+        .where(HANDOFF.SHOT_ID.eq(shotId))
+        .orderBy(HANDOFF.ID.desc())
+        .limit(LISTED)
+        .fetch(
+            r ->
+                new Entry(
+                    r.get(HANDOFF.DIRECTION),
+                    r.get(HANDOFF.FORMAT),
+                    r.get(HANDOFF.FILE_NAME),
+                    r.get(HANDOFF.REVISION),
+                    r.get(ACCOUNT.SHOWN_NAME),
+                    r.get(HANDOFF.CREATED_AT),
+                    r.get(HANDOFF.NOTES).isEmpty()
+                        ? List.of()
+                        : List.of(r.get(HANDOFF.NOTES).split("\n"))));
+  }
+}

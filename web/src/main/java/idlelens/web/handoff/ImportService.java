@@ -1,0 +1,179 @@
+package idlelens.web.handoff;
+
+import idlelens.core.curve.Tangent;
+import idlelens.core.edit.AddNodes;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
+import idlelens.exchange.format.FormatException;
+import idlelens.exchange.gltf.GltfHints;
+import idlelens.exchange.gltf.GltfImport;
+import idlelens.exchange.gltf.GltfReader;
+import idlelens.exchange.json.ShotJson;
+import idlelens.web.shot.AssetRepository;
+import idlelens.web.shot.ShotService;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Service;
+
+/** Makes shots, or nodes of a shot, from files. */
+@Service
+class ImportService {
+  private static final FrameRate USUAL_RATE = FrameRate.of(24);
+  private static final int USUAL_FIRST_FRAME = 1001;
+  private static final int USUAL_HANDLES = 8;
+
+  private final ShotService shots;
+  private final AssetRepository assets;
+  private final HandoffRepository handoffs;
+
+  ImportService(ShotService shots, AssetRepository assets, HandoffRepository handoffs) {
+    this.shots = shots;
+    this.assets = assets;
+    this.handoffs = handoffs;
+  }
+
+  /**
+   * @param shotId the shot to put nodes into, or null for a new one
+   * @param fileName the file that counts
+   * @param files all files by name
+   * @param rate frames per second, or null
+   * @param firstFrame the frame at time 0, or null
+   */
+  record Request(
+      long accountId,
+      long productionId,
+      Long shotId,
+      String fileName,
+      Map<String, byte[]> files,
+      FrameRate rate,
+      Integer firstFrame) {
+    byte[] main() {
+      return files.get(fileName);
+    }
+
+    String ending() {
+      return fileName.substring(fileName.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+    }
+
+    String title() {
+      int dot = fileName.lastIndexOf('.');
+      String title = (dot > 0 ? fileName.substring(0, dot) : fileName).strip();
+      return title.isEmpty() ? "Import" : title;
+    }
+  }
+
+  /** What came of a file. */
+  record Imported(long shotId, long revision, List<String> nodes, List<String> notes) {}
+
+  Imported read(Request request) throws FormatException {
+    return switch (request.ending()) {
+      case "json" -> readShot(request);
+      case "glb", "gltf" -> request.shotId() == null ? newShot(request) : intoShot(request);
+      default ->
+          throw new FormatException(
+              "file", "'" + request.fileName() + "'", "a .glb, .gltf or .json file");
+    };
+  }
+
+  private Imported readShot(Request request) throws FormatException {
+    if (request.shotId() != null) {
+      throw new RefusedException("file", "a whole shot", "a .glb or .gltf to put into a shot");
+    }
+    ShotJson.Parcel parcel = ShotJson.readParcel(request.main());
+    assets.put(request.productionId(), parcel.assets());
+    assets.require(request.productionId(), parcel.shot().nodes());
+    return added(request, parcel.shot(), List.of());
+  }
+
+  private Imported newShot(Request request) throws FormatException {
+    Optional<GltfHints> hints = GltfHints.find(request.main(), request.files());
+    FrameRate rate =
+        request.rate() != null ? request.rate() : hints.map(GltfHints::rate).orElse(USUAL_RATE);
+    int first =
+        request.firstFrame() != null
+            ? request.firstFrame()
+            : hints.map(h -> h.range().in()).orElse(USUAL_FIRST_FRAME);
+    OptionalDouble aspect =
+        hints.isPresent() ? OptionalDouble.of(hints.get().aspect()) : OptionalDouble.empty();
+    GltfImport found =
+        GltfReader.read(
+            request.main(), request.files(), new GltfReader.Settings(rate, first, aspect, "in"));
+    int length = Math.max(found.range().length(), hints.map(h -> h.range().length()).orElse(1));
+    double picture = aspect.orElse(found.aspect().orElse(16.0 / 9));
+    ShotHeader header =
+        new ShotHeader(
+            request.title(),
+            rate,
+            new FrameRange(first, first + length - 1),
+            USUAL_HANDLES,
+            Math.max(0.2, Math.min(10, picture)),
+            1,
+            Tangent.Kind.SETTLE);
+    assets.put(request.productionId(), found.assets());
+    return added(request, new Shot(header, found.nodes()), found.notes());
+  }
+
+  private Imported added(Request request, Shot shot, List<String> notes) {
+    long id = shots.add(request.productionId(), shot);
+    handoffs.add(
+        id, 1, "in", request.ending(), shortened(request.fileName()), notes, request.accountId());
+    return new Imported(id, 1, shot.nodes().stream().map(Node::id).toList(), notes);
+  }
+
+  private Imported intoShot(Request request) throws FormatException {
+    ShotHeader header = shots.current(request.shotId()).shot().header();
+    Optional<GltfHints> hints = GltfHints.find(request.main(), request.files());
+    int first = request.firstFrame() != null ? request.firstFrame() : header.range().in();
+    String prefix = "in" + Long.toString(System.nanoTime() & 0xFFFFFFFFFL, 36) + "-";
+    GltfImport found =
+        GltfReader.read(
+            request.main(),
+            request.files(),
+            new GltfReader.Settings(
+                header.rate(), first, OptionalDouble.of(header.aspect()), prefix));
+    List<String> notes = new ArrayList<>(found.notes());
+    if (hints.isPresent() && !hints.get().rate().equals(header.rate())) {
+      notes.add(
+          "the file was made at "
+              + hints.get().rate().label()
+              + ", this shot runs at "
+              + header.rate().label()
+              + ": times were kept");
+    }
+    if (found.range().out() > header.range().out()) {
+      notes.add(
+          "the motion runs to frame "
+              + found.range().out()
+              + ", past the shot's last frame "
+              + header.range().out());
+    }
+    assets.put(request.productionId(), found.assets());
+    long revision =
+        shots.apply(
+            request.shotId(),
+            List.of(new AddNodes(found.nodes())),
+            new ShotService.Asker(request.accountId(), ""));
+    handoffs.add(
+        request.shotId(),
+        revision,
+        "in",
+        request.ending(),
+        shortened(request.fileName()),
+        notes,
+        request.accountId());
+    return new Imported(
+        request.shotId(), revision, found.nodes().stream().map(Node::id).toList(), notes);
+  }
+
+  private static String shortened(String name) {
+    return name.length() > 200 ? name.substring(0, 200) : name;
+  }
+}

@@ -1,0 +1,2 @@
+/** Files out and files in. */
+package idlelens.web.handoff;

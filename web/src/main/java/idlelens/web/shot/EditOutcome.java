@@ -1,0 +1,44 @@
+package idlelens.web.shot;
+
+import idlelens.core.edit.Edit;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.List;
+
+/**
+ * A shot before and after an edit.
+ *
+ * @param patch what leads from the one to the other, for a window that has the first
+ * @param stored whether the second is a revision, or only shown
+ */
+record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored) {
+
+  /** The nodes whose samples are new. */
+  List<String> changed() {
+    Evaluation old = before.motion();
+    Evaluation now = after.motion();
+    boolean sameGrid = old.grid().equals(now.grid());
+    return after.shot().nodes().stream()
+        .map(Node::id)
+        .filter(id -> !sameGrid || !now.shares(id, old))
+        .toList();
+  }
+
+  /** The pieces whose triangles are new. */
+  List<Node.Piece> reshaped() {
+    return pieces(after.shot()).stream().filter(p -> !hadShape(p)).toList();
+  }
+
+  private boolean hadShape(Node.Piece piece) {
+    return before.shot().find(piece.id()).orElse(null) instanceof Node.Piece old
+        && old.shape().equals(piece.shape());
+  }
+
+  static List<Node.Piece> pieces(Shot shot) {
+    return shot.nodes().stream()
+        .filter(Node.Piece.class::isInstance)
+        .map(Node.Piece.class::cast)
+        .toList();
+  }
+}

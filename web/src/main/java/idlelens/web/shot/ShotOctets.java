@@ -1,0 +1,137 @@
+package idlelens.web.shot;
+
+import idlelens.core.motion.ChannelTrack;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.motion.NodeMotion;
+import idlelens.core.motion.PoseTrack;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.set.Mesh;
+import idlelens.core.set.Mesher;
+import idlelens.core.set.Shape;
+import idlelens.exchange.json.EditJson;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Motion and triangles as the browser gets them; layout in {@code docs/formats.md}. */
+@Component
+class ShotOctets {
+  private static final double DEGREES = 180 / Math.PI;
+
+  private final AssetRepository assets;
+
+  ShotOctets(AssetRepository assets) {
+    this.assets = assets;
+  }
+
+  /** The motion of some nodes. */
+  byte[] samples(LiveShot shot, Collection<String> nodeIds) {
+    OctetBundle bundle = new OctetBundle();
+    addHead(bundle, shot);
+    addNodes(bundle, shot.motion(), nodeIds);
+    return bundle.pack();
+  }
+
+  /** The triangles of some pieces, those of equal shape once. */
+  byte[] meshes(LiveShot shot, List<Node.Piece> pieces) {
+    OctetBundle bundle = new OctetBundle();
+    addHead(bundle, shot);
+    addMeshes(bundle, pieces);
+    return bundle.pack();
+  }
+
+  /** What changed, for a window that has the shot as it was before. */
+  byte[] outcome(EditOutcome outcome) {
+    OctetBundle bundle = new OctetBundle();
+    addHead(bundle, outcome.after());
+    bundle.head().put("stored", outcome.stored());
+    bundle.head().set("patch", EditJson.write(outcome.patch()));
+    addNodes(bundle, outcome.after().motion(), outcome.changed());
+    addMeshes(bundle, outcome.reshaped());
+    return bundle.pack();
+  }
+
+  private static void addHead(OctetBundle bundle, LiveShot shot) {
+    Evaluation motion = shot.motion();
+    bundle.head().put("revision", shot.revision());
+    bundle
+        .head()
+        .putObject("grid")
+        .put("first", motion.grid().first())
+        .put("count", motion.grid().count())
+        .put("stepsPerFrame", motion.grid().stepsPerFrame());
+  }
+
+  private static void addNodes(OctetBundle bundle, Evaluation motion, Collection<String> ids) {
+    ArrayNode nodes = bundle.head().putArray("nodes");
+    for (String id : ids) {
+      NodeMotion node = motion.of(id);
+      ObjectNode out = nodes.addObject().put("id", id);
+      addPose(bundle, out, node.world());
+      addOwn(bundle, out, node.channels());
+      node.lens().ifPresent(lens -> addLens(bundle, out, lens));
+    }
+  }
+
+  private static void addPose(OctetBundle bundle, ObjectNode out, PoseTrack pose) {
+    bundle.add(out, "x", pose.x(), 1);
+    bundle.add(out, "y", pose.y(), 1);
+    bundle.add(out, "z", pose.z(), 1);
+    bundle.add(out, "qx", pose.qx(), 1);
+    bundle.add(out, "qy", pose.qy(), 1);
+    bundle.add(out, "qz", pose.qz(), 1);
+    bundle.add(out, "qw", pose.qw(), 1);
+  }
+
+  private static void addOwn(OctetBundle bundle, ObjectNode out, ChannelTrack channels) {
+    ObjectNode own = out.putObject("own");
+    for (Channel channel : Channel.values()) {
+      if (channels.has(channel)) {
+        bundle.add(own, channel.id(), channels.values(channel), 1);
+      }
+    }
+  }
+
+  private static void addLens(OctetBundle bundle, ObjectNode out, LensTrack lens) {
+    ObjectNode to = out.putObject("lens");
+    bundle.add(to, "focalMm", lens.focalMm(), 1);
+    bundle.add(to, "fStop", lens.fStop(), 1);
+    bundle.add(to, "focusM", lens.focusM(), 1);
+    bundle.add(to, "nearM", lens.nearM(), 1);
+    bundle.add(to, "farM", lens.farM(), 1);
+    bundle.add(to, "hyperfocalM", lens.hyperfocalM(), 1);
+    bundle.add(to, "horizontalDeg", lens.horizontalRad(), DEGREES);
+    bundle.add(to, "verticalDeg", lens.verticalRad(), DEGREES);
+  }
+
+  private void addMeshes(OctetBundle bundle, List<Node.Piece> pieces) {
+    Map<Shape, ObjectNode> byShape = new LinkedHashMap<>();
+    ArrayNode meshes = bundle.head().putArray("meshes");
+    for (Node.Piece piece : pieces) {
+      ObjectNode out = byShape.get(piece.shape());
+      if (out == null) {
+        out = meshes.addObject();
+        byShape.put(piece.shape(), out);
+        out.putArray("nodes");
+        Mesh mesh = mesh(piece.shape());
+        bundle.add(out, "positions", mesh.positions());
+        bundle.add(out, "normals", mesh.normals());
+        bundle.add(out, "shades", mesh.shades());
+        bundle.add(out, "indices", mesh.indices());
+      }
+      ((ArrayNode) out.get("nodes")).add(piece.id());
+    }
+  }
+
+  private Mesh mesh(Shape shape) {
+    return shape instanceof Shape.Imported imported
+        ? assets.mesh(imported.asset())
+        : Mesher.mesh(shape);
+  }
+}

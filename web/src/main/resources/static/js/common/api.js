@@ -1,0 +1,50 @@
+// Calls to the server. Every failure becomes a Problem with a sentence an artist can act on.
+
+const token = document.querySelector('meta[name="csrf-token"]')?.content;
+const tokenHeader = document.querySelector('meta[name="csrf-header"]')?.content;
+
+/** Names this window, so that it can tell its own changes from those of others. */
+export const windowName = crypto.randomUUID();
+
+export class Problem extends Error {
+  constructor(status, body) {
+    super(body.detail ?? body.title ?? 'The server gave no reason');
+    this.status = status;
+    this.where = body.where;
+    this.allowed = body.allowed;
+    this.retry = body.retry === true || status === 0;
+  }
+}
+
+async function call(method, path, { body, accept = 'application/json' } = {}) {
+  const headers = { Accept: accept, 'Idle-Lens-Window': windowName };
+  if (method !== 'GET' && tokenHeader) headers[tokenHeader] = token;
+  if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = 'application/json';
+  let answer;
+  try {
+    answer = await fetch(path, { method, headers, body: body === undefined || body instanceof FormData ? body : JSON.stringify(body) });
+  } catch {
+    throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
+  }
+  if (answer.ok) return answer;
+  if (answer.status === 401 || answer.redirected) location.assign('/login');
+  let problem = {};
+  try { problem = await answer.json(); } catch { problem = { detail: `The server answered ${answer.status}` }; }
+  throw new Problem(answer.status, problem);
+}
+
+const OCTETS = 'application/octet-stream';
+
+export const getJson = async (path) => (await call('GET', path)).json();
+export const postJson = async (path, body) => {
+  const answer = await call('POST', path, { body });
+  const text = await answer.text();
+  return text ? JSON.parse(text) : null;
+};
+export const getAnswer = (path) => call('GET', path);
+export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
+export const postOctets = async (path, body) => (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
+export const remove = (path) => call('DELETE', path);
+
+/** Reads a typed number; the rules for that live on the server. */
+export const readQuantity = async (text, kind, rate) => (await postJson('/api/quantity', { text, kind, rate })).value;

@@ -1,0 +1,16 @@
+// Short messages at the foot of the page, each with an optional thing to do about it.
+
+const LASTS_MS = 7000;
+
+export function toast(text, { bad = false, action, onAction } = {}) {
+  const line = document.createElement('div');
+  line.className = bad ? 'toast-line bad' : 'toast-line';
+  line.append(Object.assign(document.createElement('span'), { textContent: text }));
+  if (action) {
+    const button = Object.assign(document.createElement('button'), { type: 'button', textContent: action });
+    button.addEventListener('click', () => { line.remove(); onAction(); });
+    line.append(button);
+  }
+  document.getElementById('toasts').append(line);
+  setTimeout(() => line.remove(), LASTS_MS);
+}

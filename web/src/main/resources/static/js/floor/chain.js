@@ -1,0 +1,95 @@
+// The chain: what the motion of the chosen node passes through, as a row of cards.
+import { h, s } from '../common/dom.js';
+import { metres, millimetres, stop, trimmed } from '../common/format.js';
+import { keyFrames, LENS, POSE } from './shot-store.js';
+
+/** The cards that a kind of node has. */
+export const CARDS = {
+  camera: ['keys', 'carried', 'lens'],
+  null: ['keys', 'carried'],
+  piece: ['keys', 'carried', 'piece'],
+  sun: ['keys', 'carried', 'piece'],
+};
+
+const POINTS = 60;
+
+/** A small curve of a column between the shot's ends; nothing where it does not change. */
+function sparkline(store, desk, columns) {
+  const column = columns.find((c) => c && c.length > 1);
+  if (!column) return s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', { d: 'M0 12H100', 'stroke-opacity': '.35' }));
+  const values = [];
+  for (let i = 0; i <= POINTS; i++) values.push(store.value(desk.first() + ((desk.last() - desk.first()) * i) / POINTS, column));
+  const low = Math.min(...values);
+  const high = Math.max(...values);
+  const span = high - low || 1;
+  const d = values.map((v, i) => `${i ? 'L' : 'M'}${((100 * i) / POINTS).toFixed(1)} ${(22 - (20 * (v - low)) / span).toFixed(1)}`).join('');
+  return s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', { d }));
+}
+
+/** The column of a node that changes most, for its card. */
+function liveliest(own, channels) {
+  const spread = (c) => (c && c.length > 1 ? c.reduce((m, v) => Math.max(m, v), -Infinity) - c.reduce((m, v) => Math.min(m, v), Infinity) : 0);
+  return channels.map((c) => own?.[c]).sort((a, b) => spread(b) - spread(a));
+}
+
+export class Chain {
+  constructor(store, desk, element) {
+    this.store = store;
+    this.desk = desk;
+    this.element = element;
+    const draw = () => this.draw();
+    store.addEventListener('shot', draw);
+    store.addEventListener('motion', draw);
+    desk.addEventListener('selection', draw);
+  }
+
+  draw() {
+    const { node } = this.desk;
+    if (!node) {
+      this.element.replaceChildren(h('span', { class: 'of', text: 'Nothing is chosen. Add a camera, or choose something in the list.' }));
+      return;
+    }
+    if (!CARDS[node.kind].includes(this.desk.card) && this.desk.card !== 'shot') this.desk.card = 'keys';
+    const kinds = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
+    const focused = document.activeElement?.dataset?.card;
+    const cards = CARDS[node.kind].flatMap((card, i) => [i ? h('span', { class: 'arrow', text: '▸', 'aria-hidden': 'true' }) : null, this.card(node, card)]);
+    this.element.replaceChildren(h('span', { class: 'of' }, h('b', { text: node.name }), h('small', { text: kinds[node.kind] })), ...cards.filter(Boolean));
+    if (focused) this.element.querySelector(`[data-card="${focused}"]`)?.focus();
+  }
+
+  card(node, card) {
+    const { title, line, columns } = this[card](node);
+    return h('button', { type: 'button', class: `card ${card}`, 'data-card': card, 'aria-pressed': String(this.desk.card === card), onclick: () => this.desk.chooseCard(card) },
+      h('b', { text: title }), h('small', { text: line, title: line }), sparkline(this.store, this.desk, columns));
+  }
+
+  keys(node) {
+    const poses = keyFrames(node, POSE);
+    const partial = poses.filter((k) => k.channels.length < POSE.length).length;
+    const whole = poses.length - partial;
+    const words = [whole && `${whole} ${whole === 1 ? 'pose' : 'poses'}`, partial && `${partial} partial`].filter(Boolean);
+    const own = this.store.motion.get(node.id)?.own;
+    return { title: 'Keys', line: words.join(', ') || 'Still: no keys yet', columns: liveliest(own, POSE) };
+  }
+
+  carried(node) {
+    const carriers = this.store.carriersOf(node.id);
+    const motion = carriers.length ? this.store.motion.get(carriers[carriers.length - 1].id) : null;
+    return { title: 'Carried by', line: carriers.map((n) => n.name).join(' › ') || 'The world', columns: [motion?.x, motion?.z, motion?.y, motion?.qy] };
+  }
+
+  lens(node) {
+    const lens = this.store.lens(node.id, this.desk.frame);
+    const keyed = keyFrames(node, LENS).length > 0;
+    const focus = node.lens.follow ? `follows ${this.store.byId.get(node.lens.follow.node)?.name}` : keyed ? 'pull' : metres(lens?.focusM ?? 0);
+    const columns = this.store.motion.get(node.id)?.lens;
+    return { title: 'Lens', line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`, columns: [columns?.focalMm, columns?.focusM, columns?.fStop].sort((a, b) => (b?.length ?? 0) - (a?.length ?? 0)) };
+  }
+
+  piece(node) {
+    if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}`, columns: [] };
+    const { kind, ...sizes } = node.shape;
+    const line = kind === 'imported' ? `imported, ${sizes.triangles} triangles` : kind;
+    return { title: 'Piece', line, columns: [] };
+  }
+}

@@ -1,0 +1,64 @@
+// Place and turn of a node, and its keys at the playhead.
+import { button, h } from '../common/dom.js';
+import { NumberField } from './number-field.js';
+import { channelField, heads, row } from './panel-parts.js';
+import { keyFrames, POSE } from './shot-store.js';
+
+const TANGENTS = [['settle', 'Settle', 'Smooth, never past a key'], ['straight', 'Straight', 'Linear to the next key'], ['hold', 'Hold', 'Constant until the next key']];
+
+export const keysPanel = {
+  signature: () => '',
+
+  build(store, desk, node) {
+    const { id } = node;
+    const fields = POSE.map((channel) => channelField(store, desk, id, channel));
+    const here = () => keyFrames(store.byId.get(id), POSE).find((k) => Math.abs(k.frame - desk.frame) < 1e-6) ?? null;
+    const chosenFrames = () => (desk.chosenKeys?.id === id && desk.chosenKeys.channels.length > 1 ? desk.chosenKeys.frames : here() ? [desk.frame] : []);
+    const keyFrame = new NumberField({
+      label: 'Frame of this key', kind: 'frames', unit: 'f', digits: 0, step: 1, rate: () => store.header.rate,
+      get: () => here()?.frame ?? null,
+      set: async (value, done) => {
+        const frame = here()?.frame;
+        const by = Math.round(value) - frame;
+        if (frame === undefined || by === 0) return true;
+        const edits = [{ edit: 'move-keys', id, frames: [frame], channels: POSE, by, landing: 'refuse' }];
+        if (!done) { store.show(edits); return true; }
+        const kept = await store.edit(edits);
+        if (kept) desk.goTo(frame + by);
+        return kept;
+      },
+    });
+    const tangents = TANGENTS.map(([kind, text, title]) => button(text, () => store.edit([{ edit: 'set-tangents', id, frames: chosenFrames(), channels: POSE, tangent: kind }]), { title, 'data-tangent': kind }));
+    const keyIt = button('Key this pose', () => desk.keyPose(), { class: 'main', title: 'Key the whole pose (Enter)' });
+    const letGo = button('Let go', () => desk.letGoOfLoose(), { title: 'Put it back as it was (Esc)' });
+    const removeIt = button('Remove key', () => desk.removeKeys(), { title: 'Backspace' });
+    const says = h('small', { class: 'note' });
+
+    return {
+      title: `Keys · ${node.name}`,
+      aside: says,
+      elements: [h('div', { class: 'rows' },
+        heads('x / pan', 'y / tilt', 'z / roll'),
+        row('Place', ...fields.slice(0, 3).map((f) => f.element)),
+        row('Turn', ...fields.slice(3).map((f) => f.element)),
+        row('Key at', keyFrame.element, h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of this key' }, ...tangents)),
+        h('div', { class: 'buttons' }, keyIt, letGo, removeIt))],
+      refresh() {
+        fields.forEach((f) => f.refresh());
+        keyFrame.refresh();
+        const key = here();
+        keyFrame.input.disabled = !key;
+        removeIt.disabled = !key && !desk.chosenKeys;
+        letGo.hidden = !desk.loose;
+        keyIt.textContent = desk.loose ? 'Key the loose pose' : 'Key this pose';
+        for (const b of tangents) {
+          b.disabled = chosenFrames().length === 0;
+          b.setAttribute('aria-pressed', String(Boolean(key && key.tangents.size === 1 && key.tangents.has(b.dataset.tangent))));
+        }
+        if (desk.loose) says.textContent = 'loose: not keyed yet';
+        else if (!key) says.textContent = keyFrames(store.byId.get(id), POSE).length ? 'between keys' : 'still';
+        else says.textContent = key.channels.length === POSE.length ? 'whole-pose key' : `key of ${key.channels.join(', ')}`;
+      },
+    };
+  },
+};

@@ -1,0 +1,202 @@
+// The picture: the set through the lens, drawn from what the server computed.
+import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { makeMaterial, makeSky, setSun, SKY } from './materials.js';
+
+const SLOW_MS = 25;
+const SHADOW_REACH_M = 34;
+
+/** Draws when something changed; lowers its resolution before its rate. */
+export class Picture {
+  constructor(store, desk, { view, canvas, guides }) {
+    this.store = store;
+    this.desk = desk;
+    this.view = view;
+    this.canvas = canvas;
+    this.guides = guides;
+    this.pieces = new Map();
+    this.scale = 1;
+    this.slow = 0;
+    this.abort = new AbortController();
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
+    this.renderer.toneMapping = THREE.ACESFilmicToneMapping;
+    this.renderer.toneMappingExposure = 1.05;
+    this.renderer.shadowMap.enabled = true;
+    this.renderer.shadowMap.type = THREE.PCFShadowMap;
+    this.renderer.shadowMap.autoUpdate = false;
+    this.scene = new THREE.Scene();
+    this.camera = new THREE.PerspectiveCamera(30, 16 / 9, 0.05, 2000);
+    this.sky = makeSky();
+    this.scene.add(this.sky);
+    this.skyLight = new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 1.5);
+    this.scene.add(this.skyLight);
+    this.sun = this.makeSun();
+    this.listen();
+  }
+
+  makeSun() {
+    const sun = new THREE.DirectionalLight('#ffffff', 0);
+    sun.castShadow = true;
+    sun.shadow.mapSize.set(2048, 2048);
+    sun.shadow.bias = -0.0006;
+    sun.shadow.normalBias = 0.03;
+    const box = sun.shadow.camera;
+    box.left = -SHADOW_REACH_M; box.right = SHADOW_REACH_M; box.top = SHADOW_REACH_M; box.bottom = -SHADOW_REACH_M;
+    box.near = 1; box.far = 160;
+    this.scene.add(sun, sun.target);
+    return sun;
+  }
+
+  listen() {
+    const { signal } = this.abort;
+    const draw = () => this.ask();
+    this.store.addEventListener('shot', () => this.syncPieces(), { signal });
+    this.store.addEventListener('meshes', () => this.syncPieces(), { signal });
+    this.store.addEventListener('motion', () => { this.shadowsStale = true; draw(); }, { signal });
+    this.desk.addEventListener('frame', draw, { signal });
+    this.desk.addEventListener('selection', draw, { signal });
+    this.observer = new ResizeObserver(() => { this.layOut(); draw(); });
+    this.observer.observe(this.view);
+  }
+
+  /** Makes, changes and removes the solids so that they are those of the document. */
+  syncPieces() {
+    const wanted = new Set();
+    for (const node of this.store.nodes) {
+      const mesh = this.store.meshes.get(node.id);
+      if (node.kind !== 'piece' || !mesh) continue;
+      wanted.add(node.id);
+      const known = this.pieces.get(node.id);
+      const finish = JSON.stringify(node.finish);
+      if (known && known.mesh === mesh && known.finish === finish) continue;
+      if (known) this.drop(node.id);
+      const solid = new THREE.Mesh(this.geometry(mesh), makeMaterial(node.finish));
+      solid.castShadow = node.finish.kind === 'matt';
+      solid.receiveShadow = node.finish.kind === 'matt';
+      this.scene.add(solid);
+      this.pieces.set(node.id, { solid, mesh, finish });
+    }
+    for (const id of [...this.pieces.keys()]) if (!wanted.has(id)) this.drop(id);
+    this.shadowsStale = true;
+    this.ask();
+  }
+
+  geometry(mesh) {
+    if (mesh.geometry) return mesh.geometry;
+    const geometry = new THREE.BufferGeometry();
+    geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
+    geometry.setAttribute('normal', new THREE.BufferAttribute(mesh.normals, 3));
+    const colours = new Float32Array(mesh.shades.length * 3);
+    for (let i = 0; i < colours.length; i++) colours[i] = mesh.shades[Math.floor(i / 3)];
+    geometry.setAttribute('color', new THREE.BufferAttribute(colours, 3));
+    geometry.setIndex(new THREE.BufferAttribute(mesh.indices, 1));
+    mesh.geometry = geometry;
+    return geometry;
+  }
+
+  drop(id) {
+    const { solid } = this.pieces.get(id);
+    this.scene.remove(solid);
+    solid.material.dispose();
+    this.pieces.delete(id);
+  }
+
+  /** Fits the canvas into its place at the picture's aspect. */
+  layOut() {
+    if (!this.store.header) return;
+    const { aspect } = this.store.header;
+    const width = this.view.clientWidth - 6;
+    const height = this.view.clientHeight - 4;
+    const w = Math.max(10, Math.floor(Math.min(width, height * aspect)));
+    const h = Math.max(10, Math.floor(w / aspect));
+    const left = `${Math.floor((this.view.clientWidth - w) / 2)}px`;
+    const top = `${Math.floor((this.view.clientHeight - h) / 2)}px`;
+    for (const element of [this.canvas, this.guides]) {
+      element.style.left = left; element.style.top = top;
+      element.style.width = `${w}px`; element.style.height = `${h}px`;
+    }
+    this.size = { w, h };
+    this.renderer.setPixelRatio(this.scale * Math.min(devicePixelRatio, 2));
+    this.renderer.setSize(w, h, false);
+  }
+
+  /** Asks for a drawing in the next animation frame. */
+  ask() {
+    if (this.asked || !this.store.header) return;
+    this.asked = true;
+    requestAnimationFrame(() => { this.asked = false; this.draw(); });
+  }
+
+  draw() {
+    const { store, desk } = this;
+    const pose = desk.camera && store.pose(desk.camera, desk.frame);
+    const lens = desk.camera && store.lens(desk.camera, desk.frame);
+    this.canvas.hidden = !pose;
+    if (!pose || !lens) return;
+    if (!this.size || Math.abs(this.size.w / this.size.h - store.header.aspect) > 0.02) this.layOut();
+    this.camera.position.set(pose.x, pose.y, pose.z);
+    this.camera.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
+    this.camera.fov = lens.verticalDeg;
+    this.camera.aspect = store.header.aspect;
+    this.camera.updateProjectionMatrix();
+    this.sky.position.copy(this.camera.position);
+    const moved = this.placePieces();
+    this.placeSun();
+    if (this.shadowsStale || moved) { this.renderer.shadowMap.needsUpdate = true; this.shadowsStale = false; }
+    const before = performance.now();
+    this.renderer.render(this.scene, this.camera);
+    this.adapt(performance.now() - before);
+  }
+
+  /** Puts every solid where it is at this frame; tells whether one moved. */
+  placePieces() {
+    let moved = false;
+    for (const [id, piece] of this.pieces) {
+      const { solid } = piece;
+      const pose = this.store.pose(id, this.desk.frame);
+      if (!pose) continue;
+      const visible = !this.store.isHidden(this.store.byId.get(id));
+      moved ||= visible !== solid.visible || solid.position.x !== pose.x || solid.position.y !== pose.y || solid.position.z !== pose.z;
+      solid.visible = visible;
+      solid.position.set(pose.x, pose.y, pose.z);
+      solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
+    }
+    return moved;
+  }
+
+  placeSun() {
+    const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n));
+    const pose = node && this.store.pose(node.id, this.desk.frame);
+    const direction = new THREE.Vector3(0.3, -1, -0.2);
+    if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
+    direction.normalize();
+    const colour = new THREE.Color(node?.colour ?? '#000000');
+    this.sun.intensity = node ? node.strength * 3.1 : 0;
+    this.sun.color.copy(colour);
+    const centre = this.camera.position.clone().addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 18);
+    centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4); // moves in steps, so that shadows stand still
+    if (!this.sun.target.position.equals(centre)) this.shadowsStale = true;
+    this.sun.target.position.copy(centre);
+    this.sun.position.copy(centre).addScaledVector(direction, -80);
+    const sunTo = direction.clone().negate();
+    setSun(this.sky.material, sunTo, colour);
+    for (const { solid } of this.pieces.values()) setSun(solid.material, sunTo, colour);
+  }
+
+  /** Three slow drawings in a row lower the resolution; shadows go last. */
+  adapt(took) {
+    this.slow = took > SLOW_MS ? this.slow + 1 : 0;
+    if (this.slow < 3 || this.scale <= 0.5) return;
+    this.slow = 0;
+    this.scale = this.scale > 0.75 ? 0.75 : 0.5;
+    this.layOut();
+    this.ask();
+  }
+
+  setGuides(on) { this.guides.style.display = on ? '' : 'none'; }
+
+  dispose() {
+    this.abort.abort();
+    this.observer.disconnect();
+    this.renderer.dispose();
+  }
+}

@@ -1,0 +1,272 @@
+// The shot as this window knows it: document, motion, triangles; and the flow of edits.
+import { getAnswer, getOctets, Problem, postOctets, windowName } from '../common/api.js';
+import { unpack } from './octets.js';
+
+const SHOW_EVERY_MS = 40;
+const AGAIN_AFTER_MS = 1500;
+
+/**
+ * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'saving'
+ * (state of storage), 'people', 'refused' (detail: the Problem).
+ */
+export class ShotStore extends EventTarget {
+  constructor(id) {
+    super();
+    this.id = id;
+    this.revision = 0;
+    this.header = null;
+    this.nodes = [];
+    this.byId = new Map();
+    this.motion = new Map();
+    this.meshes = new Map();
+    this.grid = { first: 0, count: 1 };
+    this.saving = { state: 'saved', at: Date.now() };
+    this.queue = Promise.resolve();
+    this.shown = null; // what is shown but not stored
+    this.lastShow = 0;
+  }
+
+  path(rest) { return `/api/shots/${this.id}${rest}`; }
+
+  announce(name, detail) { this.dispatchEvent(new CustomEvent(name, { detail })); }
+
+  async load() {
+    const answer = await getAnswer(this.path(''));
+    const shot = await answer.json();
+    this.header = shot;
+    this.setNodes(shot.nodes);
+    const [motion, meshes] = await Promise.all([getOctets(this.path('/samples')), getOctets(this.path('/meshes'))]);
+    this.motion.clear();
+    this.take(unpack(motion));
+    this.take(unpack(meshes));
+    this.revision = Number(answer.headers.get('Idle-Lens-Revision'));
+    this.announce('shot');
+    this.announce('motion', { ids: [...this.motion.keys()] });
+    this.announce('meshes');
+  }
+
+  setNodes(nodes) {
+    this.nodes = nodes;
+    this.byId = new Map(nodes.map((node) => [node.id, node]));
+  }
+
+  /** Takes motion and triangles from a bundle. */
+  take(bundle) {
+    this.grid = bundle.grid;
+    for (const node of bundle.nodes ?? []) this.motion.set(node.id, node);
+    for (const mesh of bundle.meshes ?? []) for (const id of mesh.nodes) this.meshes.set(id, mesh);
+  }
+
+  /** Takes what an edit led to. */
+  takeOutcome(bundle) {
+    const { patch } = bundle;
+    const changed = new Map(patch.nodes.map((node) => [node.id, node]));
+    this.setNodes(patch.order.map((id) => changed.get(id) ?? this.byId.get(id)));
+    if (patch.header) this.header = { ...this.header, ...patch.header };
+    this.take(bundle);
+    for (const id of this.motion.keys()) {
+      if (!this.byId.has(id)) { this.motion.delete(id); this.meshes.delete(id); }
+    }
+    this.announce('shot');
+    this.announce('motion', { ids: bundle.nodes.map((node) => node.id) });
+    if (bundle.meshes.length > 0 || patch.nodes.some((node) => node.kind === 'piece')) this.announce('meshes');
+  }
+
+  setSaving(state, text) {
+    this.saving = { state, text, at: Date.now() };
+    this.announce('saving');
+  }
+
+  /** Runs one call after another, so that answers arrive in the order of the questions. */
+  next(work) {
+    const done = this.queue.then(work);
+    this.queue = done.catch(() => {});
+    return done;
+  }
+
+  /** Stores edits. Gives false, after telling why, if they are refused. */
+  edit(edits) {
+    return this.next(() => this.store(() => postOctets(this.path('/edits'), { revision: this.revision, edits })));
+  }
+
+  undo() { return this.next(() => this.store(() => postOctets(this.path('/undo')))); }
+
+  redo() { return this.next(() => this.store(() => postOctets(this.path('/redo')))); }
+
+  async store(call) {
+    this.setSaving('saving');
+    try {
+      await this.dropShown();
+      const bundle = unpack(await this.untilAnswered(call));
+      if (bundle.revision > this.revision + 1) await this.load(); // others were here in between
+      else { this.takeOutcome(bundle); this.revision = bundle.revision; }
+      this.setSaving('saved');
+      return true;
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      this.announce('refused', problem);
+      if (problem.status === 409 || problem.status === 404) await this.load().catch(() => {});
+      this.setSaving(problem.retry ? 'trouble' : 'saved', problem.retry ? problem.message : undefined);
+      return false;
+    }
+  }
+
+  /** Asks again while the server or its database does not answer; an edit is not lost by that. */
+  async untilAnswered(call) {
+    for (;;) {
+      try { return await call(); } catch (problem) {
+        if (!(problem instanceof Problem) || !problem.retry) throw problem;
+        this.setSaving('trouble', problem.message);
+        await new Promise((resolve) => { setTimeout(resolve, AGAIN_AFTER_MS); });
+      }
+    }
+  }
+
+  /** Shows edits without storing them, at most every 40 ms; the last one always counts. */
+  show(edits) {
+    this.shown = { edits, at: performance.now() };
+    if (this.showing) { this.waiting = true; return; }
+    this.showing = true;
+    const wait = Math.max(0, SHOW_EVERY_MS - (performance.now() - this.lastShow));
+    setTimeout(() => this.next(() => this.showNow()), wait);
+  }
+
+  async showNow() {
+    this.lastShow = performance.now();
+    const wanted = this.shown;
+    try {
+      if (wanted) {
+        const body = { revision: this.revision, edits: wanted.edits, provisional: true };
+        const buffer = await postOctets(this.path('/edits'), body);
+        if (!this.before) this.before = { nodes: this.nodes, header: this.header, motion: new Map(this.motion), meshes: new Map(this.meshes), grid: this.grid };
+        this.restoreBefore();
+        this.takeOutcome(unpack(buffer));
+      }
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      this.announce('refused', problem);
+    } finally {
+      this.showing = false;
+      if (this.waiting) { this.waiting = false; if (this.shown) this.show(this.shown.edits); }
+    }
+  }
+
+  /** Puts the stored state back underneath, since what is shown is always made from that. */
+  restoreBefore() {
+    const { nodes, header, motion, meshes, grid } = this.before;
+    this.setNodes(nodes);
+    this.header = header;
+    this.motion = new Map(motion);
+    this.meshes = new Map(meshes);
+    this.grid = grid;
+  }
+
+  async dropShown() {
+    this.shown = null;
+    this.waiting = false;
+    if (this.before) { this.restoreBefore(); this.before = null; }
+  }
+
+  /** Lets go of what is shown but not stored. */
+  letGo() {
+    return this.next(async () => {
+      if (!this.before) { this.shown = null; return; }
+      await this.dropShown();
+      this.announce('shot');
+      this.announce('motion', { ids: [...this.motion.keys()] });
+      this.announce('meshes');
+    });
+  }
+
+  /** Listens to what other windows do, and connects again by itself. */
+  listen() {
+    const source = new EventSource(this.path(`/events?window=${windowName}`));
+    source.addEventListener('revision', (event) => {
+      const { revision, window } = JSON.parse(event.data);
+      if (window === windowName || revision <= this.revision) return;
+      this.next(async () => {
+        if (revision <= this.revision) return;
+        const loose = this.shown?.edits;
+        await this.dropShown();
+        await this.load();
+        if (loose) this.show(loose);
+        this.setSaving('saved');
+      }).catch(() => {});
+    });
+    source.addEventListener('people', (event) => this.announce('people', JSON.parse(event.data)));
+    source.onerror = () => this.setSaving('trouble', 'Not connected; trying again');
+    source.onopen = () => { if (this.saving.state === 'trouble') this.setSaving('saved'); };
+    addEventListener('pagehide', () => source.close());
+  }
+
+  /** Index into a column for a frame, clamped to what was computed. */
+  sample(frame, column) {
+    if (column.length === 1) return 0;
+    return Math.max(0, Math.min(column.length - 1, Math.round(frame - this.grid.first)));
+  }
+
+  value(frame, column) { return column[this.sample(frame, column)]; }
+
+  /** Place and turn in the world at a frame. */
+  pose(id, frame) {
+    const m = this.motion.get(id);
+    if (!m) return null;
+    return {
+      x: this.value(frame, m.x), y: this.value(frame, m.y), z: this.value(frame, m.z),
+      qx: this.value(frame, m.qx), qy: this.value(frame, m.qy), qz: this.value(frame, m.qz), qw: this.value(frame, m.qw),
+    };
+  }
+
+  /** What the lens of a camera does at a frame. */
+  lens(id, frame) {
+    const lens = this.motion.get(id)?.lens;
+    if (!lens) return null;
+    return Object.fromEntries(Object.entries(lens).map(([name, column]) => [name, this.value(frame, column)]));
+  }
+
+  cameras() { return this.nodes.filter((node) => node.kind === 'camera'); }
+
+  carriersOf(id) {
+    const chain = [];
+    for (let node = this.byId.get(this.byId.get(id)?.carrier); node; node = this.byId.get(node.carrier)) chain.unshift(node);
+    return chain;
+  }
+
+  isHidden(node) {
+    for (let n = node; n; n = this.byId.get(n.carrier)) if (n.hidden) return true;
+    return false;
+  }
+
+  /** A name or id not yet used, made by counting. */
+  freeName(name) {
+    const names = new Set(this.nodes.map((node) => node.name));
+    for (let i = 1; ; i++) { const tried = i === 1 ? name : `${name} ${i}`; if (!names.has(tried)) return tried; }
+  }
+
+  freeId(stem) { return `${stem}-${crypto.randomUUID().slice(0, 8)}`; }
+}
+
+/** Keys of a channel in the document: [frame, value, tangent, ...]. */
+export const keysOf = (node, channel) => {
+  const curve = node.channels?.[channel];
+  return typeof curve === 'object' ? curve.keys ?? [] : [];
+};
+
+export const isKeyed = (node, channels) => channels.some((channel) => keysOf(node, channel).length > 0);
+
+export const POSE = ['x', 'y', 'z', 'pan', 'tilt', 'roll'];
+export const LENS = ['focal', 'fstop', 'focus'];
+
+/** Frames at which a node has keys on some channels, with the channels keyed there. */
+export function keyFrames(node, channels) {
+  const frames = new Map();
+  for (const channel of channels) {
+    for (const key of keysOf(node, channel)) {
+      const at = frames.get(key[0]) ?? { frame: key[0], channels: [], tangents: new Set() };
+      at.channels.push(channel);
+      at.tangents.add(key[2]);
+      frames.set(key[0], at);
+    }
+  }
+  return [...frames.values()].sort((a, b) => a.frame - b.frame);
+}
