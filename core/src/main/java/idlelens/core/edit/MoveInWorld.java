@@ -37,7 +37,7 @@ public record MoveInWorld(
   public Shot apply(Shot shot) {
     Evaluation now = Evaluation.at(shot, frame);
     RigidPose world = now.pose(id, 0);
-    Quaterniond about = new Quaterniond().rotateY(Math.toRadians(turn));
+    Quaterniond about = Turns.quaternion(Math.toRadians(turn), 0, 0);
     RigidPose moved =
         RigidPose.of(new Vector3d(world.place()).add(dxM, dyM, dzM), about.mul(world.turn()));
     RigidPose own = now.ownSpace(id, 0).inverse().times(moved);

@@ -27,7 +27,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
   record Outline(String path, String colour) {}
 
   private static final double WEDGE_M = 5;
-  private static final double LARGEST_PIECE_M = 60;
+  private static final double LARGEST_PIECE_M = 80;
 
   static PlanSketch of(Shot shot, Evaluation motion) {
     double[] box = {
@@ -51,7 +51,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
       boolean drawn = !piece.hidden() && b.maxX() - b.minX() < LARGEST_PIECE_M;
       if (drawn) {
         RigidPose pose = motion.pose(piece.id(), shot.header().handles());
-        outlines.add(new Outline(outline(pose, b), piece.finish().colour()));
+        outlines.add(new Outline(outline(pose, piece.shape(), b), piece.finish().colour()));
       }
     }
     return new PlanSketch(viewBox(box), outlines, paths, wedges);
@@ -87,7 +87,10 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     return out.append('Z').toString();
   }
 
-  private static String outline(RigidPose pose, Bounds b) {
+  private static String outline(RigidPose pose, Shape shape, Bounds b) {
+    if (shape instanceof Shape.Cylinder || shape instanceof Shape.Sphere) {
+      return circle(pose, (b.maxX() - b.minX()) / 2);
+    }
     double[][] corners = {
       {b.minX(), b.minZ()}, {b.maxX(), b.minZ()}, {b.maxX(), b.maxZ()}, {b.minX(), b.maxZ()}
     };
@@ -97,6 +100,16 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
       out.append(out.isEmpty() ? 'M' : 'L').append(point(at.x, at.z));
     }
     return out.append('Z').toString();
+  }
+
+  private static String circle(RigidPose pose, double radius) {
+    return String.format(
+        Locale.ROOT,
+        "M%1$.3f %2$.3fa%3$.3f %3$.3f 0 1 0 %4$.3f 0a%3$.3f %3$.3f 0 1 0 -%4$.3f 0Z",
+        pose.x() - radius,
+        pose.z(),
+        radius,
+        2 * radius);
   }
 
   private static void include(double[] box, double x, double z) {
@@ -111,7 +124,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     if (box[0] > box[2]) {
       return "-10 -5 20 10";
     }
-    double width = Math.max(Math.max(box[2] - box[0], 2 * (box[3] - box[1])) * 1.25, 6);
+    double width = Math.max(Math.max(box[2] - box[0], 2 * (box[3] - box[1])) * 1.3, 12);
     double x = (box[0] + box[2]) / 2 - width / 2;
     double z = (box[1] + box[3]) / 2 - width / 4;
     return String.format(Locale.ROOT, "%.3f %.3f %.3f %.3f", x, z, width, width / 2);

@@ -83,7 +83,7 @@ export class Chain {
     const keyed = keyFrames(node, LENS).length > 0;
     const focus = node.lens.follow ? `follows ${this.store.byId.get(node.lens.follow.node)?.name}` : keyed ? 'pull' : metres(lens?.focusM ?? 0);
     const columns = this.store.motion.get(node.id)?.lens;
-    return { title: 'Lens', line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`, columns: [columns?.focalMm, columns?.focusM, columns?.fStop].sort((a, b) => (b?.length ?? 0) - (a?.length ?? 0)) };
+    return { title: 'Lens', line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`, columns: liveliest(columns, ['focalMm', 'focusM', 'fStop']) };
   }
 
   piece(node) {

@@ -2,16 +2,21 @@
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 
 export const SKY = {
-  high: new THREE.Color('#86a5b5'),
-  low: new THREE.Color('#f0dfc0'),
+  high: new THREE.Color('#6f9fc0'),
+  low: new THREE.Color('#f6dcae'),
   ground: new THREE.Color('#59707a'),
 };
 
-const NOISE = `
-  float hash(vec2 p) { p = fract(p * vec2(127.34, 311.71)); p += dot(p, p + 34.23); return fract(p.x * p.y); }
-  float noise(vec2 p) {
-    vec2 i = floor(p); vec2 f = fract(p); f = f * f * (3.0 - 2.0 * f);
-    return mix(mix(hash(i), hash(i + vec2(1, 0)), f.x), mix(hash(i + vec2(0, 1)), hash(i + vec2(1, 1)), f.x), f.y);
+const LAST = 10;
+
+// Slopes of a few waves of different length and heading.
+const WAVES = `
+  vec2 slope(vec2 p) {
+    vec2 s = vec2(0.0);
+    s += vec2(0.83, 0.55) * cos(dot(p, vec2(1.02, 0.68)) + 1.7 * sin(p.y * 0.31));
+    s += vec2(-0.45, 0.89) * cos(dot(p, vec2(-0.93, 1.87)) + 1.3 * sin(p.x * 0.53 + 1.0));
+    s += vec2(0.97, -0.24) * 0.7 * cos(dot(p, vec2(3.9, -0.97)) + sin(p.y * 1.9));
+    return s;
   }`;
 
 /** A dome that is always around the camera. */
@@ -28,17 +33,17 @@ export function makeSky() {
     fragmentShader: `varying vec3 direction; uniform vec3 high, low, ground, sunTo, sunColour;
       void main() {
         vec3 d = normalize(direction);
-        vec3 colour = mix(low, high, pow(clamp(d.y * 1.7, 0.0, 1.0), 0.55));
+        vec3 colour = mix(low, high, sqrt(clamp(d.y * 2.1, 0.0, 1.0)));
         colour = mix(colour, ground, smoothstep(0.0, -0.06, d.y));
         float near = max(dot(d, normalize(sunTo)), 0.0);
-        colour += sunColour * (0.28 * pow(near, 6.0) + 0.9 * smoothstep(0.9993, 0.9997, near));
+        float glow = near * near * near; colour += sunColour * (0.2 * glow * glow + 0.9 * smoothstep(0.9993, 0.9997, near));
         gl_FragColor = vec4(colour, 1.0);
-        #include <tonemapping_fragment>
         #include <colorspace_fragment>
       }`,
   });
   const sky = new THREE.Mesh(new THREE.SphereGeometry(900, 24, 16), material);
   sky.frustumCulled = false;
+  sky.renderOrder = LAST;
   return sky;
 }
 
@@ -50,24 +55,20 @@ function water(colour) {
     },
     vertexShader: `varying vec3 place;
       void main() { vec4 at = modelMatrix * vec4(position, 1.0); place = at.xyz; gl_Position = projectionMatrix * viewMatrix * at; }`,
-    fragmentShader: `varying vec3 place; uniform vec3 deep, high, low, sunTo, sunColour; ${NOISE}
+    fragmentShader: `varying vec3 place; uniform vec3 deep, high, low, sunTo, sunColour; ${WAVES}
       void main() {
         vec3 to = cameraPosition - place; float far = length(to); vec3 eye = to / far;
-        float calm = 1.0 / (1.0 + far * 0.03);
-        vec2 p = place.xz;
-        float e = 0.12;
-        float h0 = noise(p * 0.9) + 0.5 * noise(p * 2.3 + 7.0);
-        float hx = noise((p + vec2(e, 0)) * 0.9) + 0.5 * noise((p + vec2(e, 0)) * 2.3 + 7.0);
-        float hz = noise((p + vec2(0, e)) * 0.9) + 0.5 * noise((p + vec2(0, e)) * 2.3 + 7.0);
-        vec3 n = normalize(vec3((h0 - hx) * calm * 0.9, 1.0, (h0 - hz) * calm * 0.9));
-        float fresnel = 0.04 + 0.96 * pow(1.0 - max(dot(n, eye), 0.0), 4.0);
+        vec2 s = slope(place.xz) * (0.055 / (1.0 + far * 0.02));
+        vec3 n = normalize(vec3(s.x, 1.0, s.y));
+        float glance = 1.0 - max(dot(n, eye), 0.0);
+        float fresnel = min(0.05 + 0.9 * glance * glance * glance, 0.8);
         vec3 mirror = reflect(-eye, n);
-        vec3 sky = mix(low, high, pow(clamp(mirror.y * 1.7, 0.0, 1.0), 0.55));
-        vec3 colour = mix(deep * 0.75, sky, clamp(fresnel, 0.0, 0.85));
-        colour += sunColour * 0.5 * pow(max(dot(mirror, normalize(sunTo)), 0.0), 90.0);
-        colour = mix(colour, low, smoothstep(120.0, 430.0, far));
-        gl_FragColor = vec4(colour, 1.0);
-        #include <tonemapping_fragment>
+        vec3 sky = mix(low, high, sqrt(clamp(mirror.y * 2.1, 0.0, 1.0)));
+        vec3 colour = mix(deep * 0.7, sky, fresnel);
+        float glint = max(dot(mirror, sunTo), 0.0);
+        glint *= glint; glint *= glint; glint *= glint; glint *= glint; glint *= glint;
+        colour += sunColour * 0.5 * glint * glint;
+        gl_FragColor = vec4(mix(colour, low, smoothstep(120.0, 430.0, far)), 1.0);
         #include <colorspace_fragment>
       }`,
   });
@@ -76,9 +77,12 @@ function water(colour) {
 export function makeMaterial(finish) {
   const colour = new THREE.Color(finish.colour);
   if (finish.kind === 'water') return water(colour);
-  if (finish.kind === 'glow') return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(1.6), vertexColors: true });
+  if (finish.kind === 'glow') return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(1.15), vertexColors: true });
   return new THREE.MeshLambertMaterial({ color: colour, vertexColors: true, side: THREE.DoubleSide });
 }
+
+/** What is drawn after all else, so that it is computed only where it can be seen. */
+export const orderOf = (finish) => (finish.kind === 'water' ? LAST - 1 : 0);
 
 /** Turns the sun in everything that mirrors or shows it. */
 export function setSun(material, sunTo, colour) {

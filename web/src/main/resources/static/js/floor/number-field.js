@@ -21,7 +21,7 @@ export class NumberField {
   constructor(options) {
     this.options = options;
     this.input = h('input', { type: 'text', 'aria-label': options.label, title: options.title ?? options.label, spellcheck: 'false', autocomplete: 'off' });
-    this.element = h('span', { class: 'field' }, this.input, h('span', { class: 'unit', text: options.unit }));
+    this.element = h('span', { class: 'field' }, this.input, h('span', { class: options.unit === 'f/' ? 'unit before' : 'unit', text: options.unit }));
     this.element.addEventListener('pointerdown', (event) => this.press(event));
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.input.addEventListener('blur', () => this.leave());

@@ -2,7 +2,7 @@
 import { h } from '../common/dom.js';
 import { fixed, metres } from '../common/format.js';
 import { NumberField } from './number-field.js';
-import { channelField, choice, fact, keyState, row } from './panel-parts.js';
+import { channelField, choice, fact, heads, keyState, row } from './panel-parts.js';
 
 const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24);
 
@@ -72,6 +72,7 @@ export const lensPanel = {
       elements: [h('div', { class: 'rows' },
         row('Sensor', sensor),
         row('', width.element, height.element, fit),
+        heads('length', 'view across', 'view up'),
         row('Focal', focal.element, wide.element, high.element),
         h('div', { class: 'row' }, h('span', { text: 'F-stop' }), stop.element, focusOn, focus.element),
         h('div', { class: 'facts' }, ...Object.values(facts).map((f) => f.element)))],

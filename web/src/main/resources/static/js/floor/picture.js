@@ -1,9 +1,13 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { makeMaterial, makeSky, setSun, SKY } from './materials.js';
+import { makeMaterial, makeSky, orderOf, setSun, SKY } from './materials.js';
 
 const SLOW_MS = 25;
-const SHADOW_REACH_M = 34;
+const REST_MS = 260;
+const COARSEST = 0.4;
+const FINE = 2; // more points than the screen has, against jagged edges
+const FINE_IN_SOFTWARE = 1.5;
+const SHADOW_REACH_M = 24;
 
 /** Draws when something changed; lowers its resolution before its rate. */
 export class Picture {
@@ -14,20 +18,20 @@ export class Picture {
     this.canvas = canvas;
     this.guides = guides;
     this.pieces = new Map();
-    this.scale = 1;
-    this.slow = 0;
+    this.scale = 1; // of the resolution while something moves
+    this.drawnScale = 1;
     this.abort = new AbortController();
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
-    this.renderer.toneMapping = THREE.ACESFilmicToneMapping;
-    this.renderer.toneMappingExposure = 1.05;
+    this.software = isSoftware(this.renderer.getContext());
     this.renderer.shadowMap.enabled = true;
-    this.renderer.shadowMap.type = THREE.PCFShadowMap;
+    this.renderer.shadowMap.type = this.software ? THREE.BasicShadowMap : THREE.PCFShadowMap;
+    this.renderer.setOpaqueSort((a, b) => a.renderOrder - b.renderOrder || a.z - b.z);
     this.renderer.shadowMap.autoUpdate = false;
     this.scene = new THREE.Scene();
     this.camera = new THREE.PerspectiveCamera(30, 16 / 9, 0.05, 2000);
     this.sky = makeSky();
     this.scene.add(this.sky);
-    this.skyLight = new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 1.5);
+    this.skyLight = new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 1.55);
     this.scene.add(this.skyLight);
     this.sun = this.makeSun();
     this.listen();
@@ -36,7 +40,7 @@ export class Picture {
   makeSun() {
     const sun = new THREE.DirectionalLight('#ffffff', 0);
     sun.castShadow = true;
-    sun.shadow.mapSize.set(2048, 2048);
+    sun.shadow.mapSize.set(this.software ? 1024 : 2048, this.software ? 1024 : 2048);
     sun.shadow.bias = -0.0006;
     sun.shadow.normalBias = 0.03;
     const box = sun.shadow.camera;
@@ -70,6 +74,7 @@ export class Picture {
       if (known && known.mesh === mesh && known.finish === finish) continue;
       if (known) this.drop(node.id);
       const solid = new THREE.Mesh(this.geometry(mesh), makeMaterial(node.finish));
+      solid.renderOrder = orderOf(node.finish);
       solid.castShadow = node.finish.kind === 'matt';
       solid.receiveShadow = node.finish.kind === 'matt';
       this.scene.add(solid);
@@ -115,18 +120,39 @@ export class Picture {
       element.style.width = `${w}px`; element.style.height = `${h}px`;
     }
     this.size = { w, h };
-    this.renderer.setPixelRatio(this.scale * Math.min(devicePixelRatio, 2));
-    this.renderer.setSize(w, h, false);
+    this.resize(this.scale);
   }
 
-  /** Asks for a drawing in the next animation frame. */
+  resize(scale) {
+    this.drawnScale = scale;
+    this.renderer.setPixelRatio(scale * Math.min(devicePixelRatio, 2));
+    this.renderer.setSize(this.size.w, this.size.h, false);
+  }
+
+  /** Asks for a drawing in the next animation frame, and for a fine one once all is at rest. */
   ask() {
     if (this.asked || !this.store.header) return;
     this.asked = true;
-    requestAnimationFrame(() => { this.asked = false; this.draw(); });
+    clearTimeout(this.resting);
+    requestAnimationFrame((now) => {
+      this.asked = false;
+      if (this.size && this.drawnScale !== this.scale) this.resize(this.scale);
+      this.draw();
+      requestAnimationFrame((next) => this.adapt(next - now));
+      this.resting = setTimeout(() => this.rest(), REST_MS);
+    });
   }
 
-  draw() {
+  /** Nothing moves any more: draws finely, once. */
+  rest() {
+    const scale = this.software ? FINE_IN_SOFTWARE : FINE;
+    if (this.asked || (this.drawnScale === scale && !this.shadowsStale)) return;
+    if (this.drawnScale !== scale) this.resize(scale);
+    this.draw(true);
+  }
+
+  /** @param fine whether there is time for shadows even where they are slow */
+  draw(fine = false) {
     const { store, desk } = this;
     const pose = desk.camera && store.pose(desk.camera, desk.frame);
     const lens = desk.camera && store.lens(desk.camera, desk.frame);
@@ -141,10 +167,9 @@ export class Picture {
     this.sky.position.copy(this.camera.position);
     const moved = this.placePieces();
     this.placeSun();
-    if (this.shadowsStale || moved) { this.renderer.shadowMap.needsUpdate = true; this.shadowsStale = false; }
-    const before = performance.now();
+    this.shadowsStale ||= moved;
+    if (this.shadowsStale && (fine || !this.software)) { this.renderer.shadowMap.needsUpdate = true; this.shadowsStale = false; }
     this.renderer.render(this.scene, this.camera);
-    this.adapt(performance.now() - before);
   }
 
   /** Puts every solid where it is at this frame; tells whether one moved. */
@@ -170,9 +195,9 @@ export class Picture {
     if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
     direction.normalize();
     const colour = new THREE.Color(node?.colour ?? '#000000');
-    this.sun.intensity = node ? node.strength * 3.1 : 0;
+    this.sun.intensity = node ? node.strength * 2.6 : 0;
     this.sun.color.copy(colour);
-    const centre = this.camera.position.clone().addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 18);
+    const centre = this.camera.position.clone().addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
     centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4); // moves in steps, so that shadows stand still
     if (!this.sun.target.position.equals(centre)) this.shadowsStale = true;
     this.sun.target.position.copy(centre);
@@ -182,14 +207,12 @@ export class Picture {
     for (const { solid } of this.pieces.values()) setSun(solid.material, sunTo, colour);
   }
 
-  /** Three slow drawings in a row lower the resolution; shadows go last. */
+  /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */
   adapt(took) {
-    this.slow = took > SLOW_MS ? this.slow + 1 : 0;
-    if (this.slow < 3 || this.scale <= 0.5) return;
-    this.slow = 0;
-    this.scale = this.scale > 0.75 ? 0.75 : 0.5;
-    this.layOut();
-    this.ask();
+    if (took > 1000) return; // the window was not shown
+    this.pace = this.pace === undefined ? took : this.pace * 0.7 + took * 0.3;
+    if (this.pace > SLOW_MS && this.scale > COARSEST) { this.scale = Math.max(COARSEST, this.scale * 0.8); this.pace = undefined; }
+    else if (this.pace < SLOW_MS * 0.6 && this.scale < 1 && !this.software) { this.scale = Math.min(1, this.scale * 1.1); this.pace = undefined; }
   }
 
   setGuides(on) { this.guides.style.display = on ? '' : 'none'; }
@@ -199,4 +222,10 @@ export class Picture {
     this.observer.disconnect();
     this.renderer.dispose();
   }
+}
+
+/** Whether pictures are computed without a graphics card. */
+function isSoftware(gl) {
+  const info = gl.getExtension('WEBGL_debug_renderer_info');
+  return info !== null && /swiftshader|llvmpipe|software/i.test(gl.getParameter(info.UNMASKED_RENDERER_WEBGL));
 }

@@ -30,7 +30,8 @@ export class Plan {
     store.addEventListener('meshes', () => { this.outlines.clear(); this.ask('all'); }, { signal });
     desk.addEventListener('frame', () => this.ask('over'), { signal });
     desk.addEventListener('selection', () => this.ask('all'), { signal });
-    this.observer = new ResizeObserver(() => this.ask('all'));
+    this.measure();
+    this.observer = new ResizeObserver(() => { this.measure(); this.ask('all'); });
     this.observer.observe(svg);
   }
 
@@ -46,7 +47,7 @@ export class Plan {
     });
   }
 
-  get size() { return [this.svg.clientWidth, this.svg.clientHeight]; }
+  measure() { this.size = [this.svg.clientWidth, this.svg.clientHeight]; }
 
   /** Coordinates in the plane of a place in the world. From the side, up is up. */
   plane(pose) { return this.side === 'above' ? [pose.x, pose.z] : [pose.z, pose.y]; }
@@ -77,9 +78,10 @@ export class Plan {
       const look = forward(pose, this.side);
       const [a, b] = this.plane(pose);
       const far = Math.min(lens.focusM, 30) * 1.35;
-      points.push([a + look.a * far, b + look.b * far]);
+      const wide = far * Math.tan((lens.horizontalDeg * Math.PI) / 360);
+      for (const aside of [-wide, wide]) points.push([a + look.a * far - look.b * aside, b + look.b * far + look.a * aside]);
     }
-    this.frameOn(points, 1.45, 9);
+    this.frameOn(points, 1.2, 9);
   }
 
   frameOn(points, air, least) {
@@ -111,8 +113,7 @@ export class Plan {
   }
 
   drawUnder() {
-    const parts = [...this.lines(), ...this.pieces(), ...this.paths()];
-    this.under.replaceChildren(...parts);
+    this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.paths());
   }
 
   lines() {
@@ -140,18 +141,23 @@ export class Plan {
 
   pieces() {
     const parts = [];
+    this.moving = [];
     const shown = this.store.nodes.filter((n) => n.kind === 'piece' && !this.store.isHidden(n)).map((node) => ({ node, points: this.shape(node) })).filter((p) => p.points?.length);
     const extent = (points) => Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]));
     shown.sort((p, q) => extent(q.points) - extent(p.points));
     const family = this.family();
     for (const { node, points } of shown) {
       const chosen = family.has(node.id);
-      const d = `M${points.map((p) => this.toScreen(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`;
+      const d = this.closed(points);
       const big = extent(points) > LARGEST_LABELLED_M;
-      parts.push(s('path', { class: chosen ? 'piece chosen' : 'piece', d, fill: node.finish.colour, stroke: node.finish.colour, 'fill-opacity': big ? 0.1 : undefined, 'data-id': big ? undefined : node.id }));
+      const part = s('path', { class: chosen ? 'piece chosen' : 'piece', d, fill: node.finish.colour, stroke: node.finish.colour, 'fill-opacity': big ? 0.1 : undefined, 'data-id': big ? undefined : node.id });
+      parts.push(part);
+      if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.moving.push({ node, part });
     }
     return parts;
   }
+
+  closed(points) { return `M${points.map((p) => this.toScreen(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`; }
 
   /** The selected node and all that it carries. */
   family() {
@@ -187,15 +193,17 @@ export class Plan {
   }
 
   drawOver() {
-    const moving = this.store.nodes.some((n) => n.kind === 'piece' && (this.store.motion.get(n.id)?.x.length ?? 1) > 1);
-    if (moving) this.drawUnder();
+    for (const { node, part } of this.moving) part.setAttribute('d', this.closed(this.shape(node) ?? []));
     const labels = [];
     const parts = [];
+    this.marks = [];
+    const rings = this.nulls(labels);
     for (const camera of this.store.cameras()) if (!this.store.isHidden(camera)) parts.push(...this.camera(camera, labels));
-    parts.push(...this.nulls(labels), ...this.handle(), ...this.names(labels), ...this.scaleBar());
+    parts.push(...rings, ...this.marks, ...this.handle(), ...this.names(labels), ...this.scaleBar());
     this.over.replaceChildren(...parts);
   }
 
+  /** The wedge goes under the rings of the rig, the camera itself over them. */
   camera(node, labels) {
     const pose = this.store.pose(node.id, this.desk.frame);
     const lens = this.store.lens(node.id, this.desk.frame);
@@ -208,7 +216,7 @@ export class Plan {
     const [x, y] = this.toScreen(at);
     const up = this.side === 'above' ? 1 : -1;
     const angle = (Math.atan2(look.a, -look.b * up) * 180) / Math.PI;
-    parts.push(s('path', { class: shown ? 'camera' : 'camera other', d: 'M0 -12L7 8H-7Z', transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`, 'data-id': node.id }, s('title', { text: node.name })));
+    this.marks.push(s('path', { class: shown ? 'camera' : 'camera other', d: 'M0 -10L6 6H-6Z', transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`, 'data-id': node.id }, s('title', { text: node.name })));
     labels.push({ x: x + 11, y: y + 15, text: node.name, strong: true, first: true });
     return parts;
   }

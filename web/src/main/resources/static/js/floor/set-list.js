@@ -67,12 +67,12 @@ export class SetList {
     const fold = inside
       ? button(folded ? '▸' : '▾', () => { if (folded) this.folded.delete(node.id); else this.folded.add(node.id); this.render(); }, { class: 'fold', 'aria-label': `${folded ? 'Unfold' : 'Fold'} ${node.name}`, tabindex: '-1' })
       : h('span', { class: 'fold' });
-    const tag = seen ? h('span', { class: 'tag seen', text: 'in picture' }) : inside && folded ? h('span', { class: 'tag', text: inside }) : null;
+    const tag = seen ? h('span', { class: 'tag seen', text: '●', title: 'Shown in the picture' }) : inside && folded ? h('span', { class: 'tag', text: inside }) : null;
     const glyph = s('svg', { class: 'glyph', viewBox: '0 0 14 14', 'aria-hidden': 'true' }, s('path', { d: GLYPHS[node.kind] }));
     const hide = button(node.hidden ? '○' : '●', () => this.store.edit([{ edit: 'set-hidden', id: node.id, hidden: !node.hidden }]), { class: 'eye', title: node.hidden ? 'Show' : 'Hide', 'aria-label': `${node.hidden ? 'Show' : 'Hide'} ${node.name}`, tabindex: '-1' });
     const row = h('li', { role: 'option', 'aria-selected': String(chosen), 'aria-label': `${node.name}, ${node.kind}`, class: node.hidden ? 'off' : '', 'data-id': node.id },
       fold, h('span', { class: 'pick' }, glyph, h('span', { class: 'name', text: node.name, title: node.name }), tag), hide);
-    row.style.paddingLeft = `${depth * 12}px`;
+    row.style.paddingLeft = `${depth * 10}px`;
     row.addEventListener('click', (event) => { if (!event.target.closest('button')) this.desk.select(node.id); });
     row.addEventListener('dblclick', () => this.rename(node));
     return row;

@@ -1,0 +1,210 @@
+package idlelens.core.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.lens.FocusRule;
+import idlelens.core.lens.LensBody;
+import idlelens.core.lens.SensorFormat;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Channels;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Shape;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class EditTest {
+  private static final Shot RIG = Sets.rig();
+
+  static Stream<Edit> everyEdit() {
+    return Stream.of(
+        new ChangeHeader(RIG.header().withName("Other")),
+        new AddNodes(List.of(new Node.Null(Sets.body("new", "arm", Channels.pose())))),
+        new RemoveNodes(List.of("arm"), 17, false),
+        new RemoveNodes(List.of("base"), 17, true),
+        new Duplicate("base", "copy", "Copy"),
+        new Rename("cam", "B-cam"),
+        new SetHidden("crate", true),
+        new Carry("cam", "other", 20, true),
+        new Carry("crate", "arm", 20, true),
+        new Carry("cam", "", 20, false),
+        new SetValues("cam", 25, Map.of(Channel.X, 3.0), Keying.WHOLE_POSE),
+        new SetValues("cam", 25, Map.of(Channel.X, 3.0, Channel.FOCAL, 50.0), Keying.TOUCHED),
+        new SetValues("crate", 25, Map.of(Channel.PAN, 3.0), Keying.STILL),
+        new Operate("cam", 25, 1, 2, 3, 4, 5, 6, Keying.WHOLE_POSE),
+        new MoveInWorld("cam", 25, 1, 0, -2, 30, Keying.TOUCHED),
+        new KeyPose("cam", 33, Channel.POSE),
+        new RemoveKeys("cam", List.of(1.0, 40.0), Channel.POSE),
+        new MoveKeys("cam", List.of(20.0), Channel.POSE, 5, MoveKeys.Landing.REFUSE),
+        new SetTangents("cam", List.of(1.0), Channel.POSE, Tangent.Kind.HOLD),
+        new SetLens("cam", LensBody.PLAIN.withSensor(SensorFormat.FULL_FRAME.back())),
+        new SetFieldOfView("cam", 1, SetFieldOfView.Side.VERTICAL, 30, Keying.STILL),
+        new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#112233")));
+  }
+
+  @ParameterizedTest
+  @MethodSource("everyEdit")
+  void inverse_givesTheShotBackExactly(Edit edit) {
+    Edit.Applied applied = Edit.applyAll(RIG, List.of(edit));
+    assertThat(applied.shot()).isNotEqualTo(RIG);
+    assertThat(applied.inverse().apply(applied.shot())).isEqualTo(RIG);
+    assertThat(edit.summary()).isNotBlank();
+    assertThat(edit.touches()).isNotEmpty();
+  }
+
+  private static void assertSamePose(Shot one, Shot other, String id, double frame, double within) {
+    RigidPose a = Evaluation.at(one, frame).pose(id, 0);
+    RigidPose b = Evaluation.at(other, frame).pose(id, 0);
+    assertThat(a.place().distance(b.place())).as("place at %s", frame).isLessThan(within);
+    assertThat(Turns.angleBetween(a.turn(), b.turn())).as("turn at %s", frame).isLessThan(within);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"other", "base", ""})
+  void carry_keyedNode_keepsItsPlaceAtTheFrameAndItsKeys(String carrier) {
+    Shot after = new Carry("cam", carrier, 23, true).apply(RIG);
+    assertSamePose(RIG, after, "cam", 23, 1e-12);
+    assertThat(after.node("cam").channels()).isEqualTo(RIG.node("cam").channels());
+  }
+
+  @Test
+  void carry_stillNodeToStillCarrier_keepsItsPlaceAtEveryFrameInItsOwnNumbers() {
+    Shot after = new Carry("crate", "other", 23, true).apply(RIG);
+    assertSamePose(RIG, after, "crate", 1, 1e-12);
+    assertSamePose(RIG, after, "crate", 50, 1e-12);
+    assertThat(after.node("crate").carriage().offset()).isEqualTo(RigidPose.IDENTITY);
+  }
+
+  @Test
+  void carry_inALoop_isRefusedByNamingIt() {
+    assertThatThrownBy(() -> new Carry("base", "arm", 1, true).apply(RIG))
+        .hasMessage(
+            "base.carrier is a loop (base > arm > base); allowed: a null that this node does not"
+                + " carry itself");
+    assertThatThrownBy(() -> new Carry("arm", "arm", 1, true).apply(RIG))
+        .hasMessageContaining("a loop (arm > arm)");
+    assertThatThrownBy(() -> new Carry("cam", "crate", 1, true).apply(RIG))
+        .hasMessageContaining("the id of a null");
+  }
+
+  @Test
+  void remove_null_leavesWhatItCarriedInPlace() {
+    Shot after = new RemoveNodes(List.of("arm"), 17, false).apply(RIG);
+    assertThat(after.find("arm")).isEmpty();
+    assertThat(after.node("cam").carriage().carrierId()).isEqualTo("base");
+    assertSamePose(RIG, after, "cam", 17, 1e-12);
+  }
+
+  @Test
+  void remove_followedNode_keepsTheFocusDistanceItHas() {
+    double before = Evaluation.at(RIG, 17).of("cam").lens().orElseThrow().focusM()[0];
+    Shot after = new RemoveNodes(List.of("crate"), 17, false).apply(RIG);
+    assertThat(after.camera("cam").lens().focus()).isEqualTo(new FocusRule.Distance());
+    assertThat(Evaluation.at(after, 40).of("cam").lens().orElseThrow().focusM()[0])
+        .isCloseTo(before, within(1e-12));
+  }
+
+  @Test
+  void duplicate_null_copiesTheFamilyUnderNewIds() {
+    Shot after = new Duplicate("base", "copy", "Copy").apply(RIG);
+    assertThat(after.nodes()).hasSize(RIG.nodes().size() + 3);
+    assertThat(after.family("copy"))
+        .extracting(Node::id)
+        .containsExactly("copy", "copy-1", "copy-2");
+    assertSamePose(after, after, "copy-2", 30, 1e-12);
+    RigidPose original = Evaluation.at(after, 30).pose("cam", 0);
+    RigidPose copy = Evaluation.at(after, 30).pose("copy-2", 0);
+    assertThat(copy).isEqualTo(original);
+  }
+
+  @Test
+  void setValues_wholePose_keysAllSixAndKeepsTheOthersWhereTheyAre() {
+    Shot after = new SetValues("cam", 25, Map.of(Channel.X, 3.0), Keying.WHOLE_POSE).apply(RIG);
+    for (Channel channel : Channel.POSE) {
+      Key key =
+          after.node("cam").channels().get(channel).keys().stream()
+              .filter(k -> k.frame() == 25)
+              .findFirst()
+              .orElseThrow();
+      double expected = channel == Channel.X ? 3 : RIG.node("cam").channels().get(channel).at(25);
+      assertThat(key.value()).as(channel.id()).isEqualTo(expected);
+    }
+    assertThat(after.node("cam").channels().get(Channel.FOCAL).isKeyed()).isFalse();
+  }
+
+  @Test
+  void setValues_stillOnAKeyedChannelBetweenKeys_isRefused() {
+    Edit edit = new SetValues("cam", 25, Map.of(Channel.X, 3.0), Keying.STILL);
+    assertThatThrownBy(() -> edit.apply(RIG)).hasMessageContaining("cam.x is keyed");
+    Edit wild = new SetValues("cam", 25, Map.of(Channel.F_STOP, 0.0), Keying.STILL);
+    assertThatThrownBy(() -> wild.apply(RIG)).hasMessage("fstop is 0.0; allowed: 0.5 to 128");
+  }
+
+  @Test
+  void operate_movesAlongTheCamerasOwnDirections() {
+    Shot still = new SetValues("crate", 1, Map.of(Channel.PAN, 90.0), Keying.STILL).apply(RIG);
+    // heading 90 degrees looks along -X, so its right is -Z
+    Shot after = new Operate("crate", 1, 2, 3, 4, 0, 0, 0, Keying.STILL).apply(still);
+    RigidPose moved = Evaluation.at(after, 1).pose("crate", 0);
+    assertThat(moved.place().distance(1 - 4, 3, -9 - 2)).isLessThan(1e-12);
+  }
+
+  @Test
+  void moveInWorld_underCarriers_movesByThatMuchInTheWorld() {
+    RigidPose before = Evaluation.at(RIG, 25).pose("cam", 0);
+    Shot after = new MoveInWorld("cam", 25, 1, 0.5, -2, 30, Keying.WHOLE_POSE).apply(RIG);
+    RigidPose now = Evaluation.at(after, 25).pose("cam", 0);
+    assertThat(now.place().sub(before.place()).distance(1, 0.5, -2)).isLessThan(1e-12);
+    assertThat(Turns.angleBetween(before.turn(), now.turn()))
+        .isCloseTo(Math.toRadians(30), within(1e-12));
+  }
+
+  @Test
+  void moveKeys_ontoAnother_isRefusedOrMergedAsAsked() {
+    Edit refused = new MoveKeys("cam", List.of(1.0), Channel.POSE, 39, MoveKeys.Landing.REFUSE);
+    assertThatThrownBy(() -> refused.apply(RIG))
+        .hasMessage("cam.keys is two at frame 40.0; allowed: one key at a frame");
+    Edit merged = new MoveKeys("cam", List.of(1.0), Channel.POSE, 39, MoveKeys.Landing.MERGE);
+    assertThat(merged.apply(RIG).node("cam").channels().get(Channel.X).keys())
+        .extracting(Key::frame)
+        .containsExactly(20.0, 40.0);
+  }
+
+  @Test
+  void setFieldOfView_setsTheFocalLengthThatGivesIt() {
+    Edit edit = new SetFieldOfView("cam", 1, SetFieldOfView.Side.HORIZONTAL, 40, Keying.STILL);
+    double[] wide =
+        Evaluation.at(edit.apply(RIG), 1).of("cam").lens().orElseThrow().horizontalRad();
+    assertThat(Math.toDegrees(wide[0])).isCloseTo(40, within(1e-12));
+  }
+
+  @Test
+  void applyAll_oneBadEdit_changesNothingAndNamesIt() {
+    List<Edit> edits = List.of(new Rename("cam", "B"), new Rename("nobody", "C"));
+    assertThatThrownBy(() -> Edit.applyAll(RIG, edits))
+        .hasMessage("edits[1].node is 'nobody'; allowed: the id of a node of this shot");
+  }
+
+  @Test
+  void overlap_isForTheSameThingOrAllOfANode() {
+    assertThat(Edit.overlap(Set.of("cam/x"), Set.of("cam/y"))).isFalse();
+    assertThat(Edit.overlap(Set.of("cam/x"), Set.of("cam/x", "header"))).isTrue();
+    assertThat(Edit.overlap(Set.of("cam/*"), Set.of("cam/y"))).isTrue();
+    assertThat(Edit.overlap(Set.of("cam/*"), Set.of("cam2/y"))).isFalse();
+    assertThat(Edit.overlap(Set.of("header"), Set.of("cam/*"))).isFalse();
+  }
+}

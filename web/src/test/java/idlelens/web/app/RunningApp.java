@@ -1,0 +1,158 @@
+package idlelens.web.app;
+
+import idlelens.exchange.json.JsonPlace;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+
+/** The running application, spoken to over HTTP as the demo artist. */
+public final class RunningApp {
+  private final String address;
+  private final HttpClient http = HttpClient.newHttpClient();
+
+  public RunningApp(String address) {
+    this.address = address;
+  }
+
+  public String address() {
+    return address;
+  }
+
+  /** An answer, with its body as octets. */
+  public record Answer(int status, byte[] body, java.net.http.HttpHeaders headers) {
+    public JsonNode json() {
+      return JsonPlace.mapper().readTree(body);
+    }
+
+    public String text() {
+      return new String(body, StandardCharsets.UTF_8);
+    }
+  }
+
+  public HttpRequest.Builder request(String path) {
+    return HttpRequest.newBuilder(URI.create(address + path));
+  }
+
+  /** A request with the demo artist's name and password. */
+  public HttpRequest.Builder demoRequest(String path) {
+    return request(path).header("Authorization", basic("demo", "tern-quay"));
+  }
+
+  public static String basic(String name, String password) {
+    String both = name + ":" + password;
+    return "Basic " + Base64.getEncoder().encodeToString(both.getBytes(StandardCharsets.UTF_8));
+  }
+
+  public Answer send(HttpRequest.Builder request) {
+    try {
+      HttpResponse<byte[]> response =
+          http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+      return new Answer(response.statusCode(), response.body(), response.headers());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  public Answer get(String path) {
+    return send(demoRequest(path).GET());
+  }
+
+  public Answer post(String path, String json) {
+    return send(
+        demoRequest(path)
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(json)));
+  }
+
+  public Answer delete(String path) {
+    return send(demoRequest(path).DELETE());
+  }
+
+  /** Sends files and fields as a form. */
+  public Answer upload(String path, Map<String, byte[]> files, Map<String, String> fields) {
+    String mark = "idle-lens-part";
+    ByteArrayOutputStream body = new ByteArrayOutputStream();
+    files.forEach(
+        (name, content) -> {
+          body.writeBytes(
+              ("--"
+                      + mark
+                      + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+                      + name
+                      + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                  .getBytes(StandardCharsets.UTF_8));
+          body.writeBytes(content);
+          body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        });
+    fields.forEach(
+        (name, value) ->
+            body.writeBytes(
+                ("--"
+                        + mark
+                        + "\r\nContent-Disposition: form-data; name=\""
+                        + name
+                        + "\"\r\n\r\n"
+                        + value
+                        + "\r\n")
+                    .getBytes(StandardCharsets.UTF_8)));
+    body.writeBytes(("--" + mark + "--\r\n").getBytes(StandardCharsets.UTF_8));
+    return send(
+        demoRequest(path)
+            .header("Content-Type", "multipart/form-data; boundary=" + mark)
+            .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+  }
+
+  /** The id of the demo shot with that name. */
+  public long demoShot(String name) {
+    for (JsonNode shot : get("/api/shots").json()) {
+      if (shot.get("name").stringValue().equals(name)) {
+        return shot.get("id").longValue();
+      }
+    }
+    throw new IllegalArgumentException(name);
+  }
+
+  public long demoProduction() {
+    return get("/api/productions").json().get(0).get("id").longValue();
+  }
+
+  /** A copy of a demo shot, for a test to change. */
+  public long copyOf(String name) {
+    Answer answer =
+        post("/api/shots/" + demoShot(name) + "/duplicate", "{\"name\":\"" + name + " copy\"}");
+    return answer.json().get("id").longValue();
+  }
+
+  public long revision(long shot) {
+    return Long.parseLong(
+        get("/api/shots/" + shot).headers().firstValue("Idle-Lens-Revision").orElseThrow());
+  }
+
+  /** Sends edits made on the newest revision. */
+  public Answer edit(long shot, String edits) {
+    return post(
+        "/api/shots/" + shot + "/edits",
+        "{\"revision\":" + revision(shot) + ",\"edits\":[" + edits + "]}");
+  }
+
+  /** The node of that id in the newest document. */
+  public JsonNode node(long shot, String id) {
+    for (JsonNode node : get("/api/shots/" + shot).json().get("nodes")) {
+      if (node.get("id").stringValue().equals(id)) {
+        return node;
+      }
+    }
+    throw new IllegalArgumentException(id);
+  }
+}

@@ -1,0 +1,125 @@
+package idlelens.web.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import idlelens.web.app.IdleLensExtension;
+import idlelens.web.app.RunningApp;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What tests of pages share: a real browser, logged in, whose console must stay clean. */
+@ExtendWith(IdleLensExtension.class)
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class BrowserTest {
+  private static final String CHROMIUM = "/usr/bin/chromium";
+
+  private Playwright playwright;
+  private Browser browser;
+  private String loggedIn;
+  protected RunningApp app;
+  protected BrowserContext context;
+  protected final List<String> complaints = new ArrayList<>();
+
+  @BeforeAll
+  void startBrowser(RunningApp running) {
+    app = running;
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions()
+                .setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of(CHROMIUM))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--enable-unsafe-swiftshader",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--no-first-run")));
+  }
+
+  @AfterAll
+  void stopBrowser() {
+    browser.close();
+    playwright.close();
+  }
+
+  @BeforeEach
+  void openContext() {
+    Browser.NewContextOptions options =
+        new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true);
+    if (loggedIn == null) {
+      loggedIn = logIn(browser.newContext());
+    }
+    context = browser.newContext(options.setStorageState(loggedIn));
+    complaints.clear();
+  }
+
+  private String logIn(BrowserContext fresh) {
+    Page page = fresh.newPage();
+    page.navigate(app.address() + "/login");
+    page.fill("[name=username]", "demo");
+    page.fill("[name=password]", "tern-quay");
+    page.click("button[type=submit]");
+    page.waitForURL(app.address() + "/");
+    String state = fresh.storageState();
+    fresh.close();
+    return state;
+  }
+
+  @AfterEach
+  void consoleStaysClean() {
+    context.close();
+    assertThat(complaints).as("complaints of the browser").isEmpty();
+  }
+
+  /** A page that writes down errors, warnings, and answers from 400 on. */
+  protected Page newPage() {
+    Page page = context.newPage();
+    page.onConsoleMessage(
+        message -> {
+          boolean bad = message.type().equals("error") || message.type().equals("warning");
+          if (bad && !message.text().contains("GPU stall due to ReadPixels")) {
+            complaints.add(message.type() + ": " + message.text());
+          }
+        });
+    page.onPageError(error -> complaints.add("uncaught: " + error));
+    page.onResponse(
+        response -> {
+          if (response.status() >= 400) {
+            complaints.add(response.status() + " " + response.url());
+          }
+        });
+    return page;
+  }
+
+  /** Opens the Floor of a shot and waits until it is there. */
+  protected Page openFloor(long shot) {
+    Page page = newPage();
+    page.navigate(app.address() + "/shots/" + shot);
+    page.waitForSelector("[data-ready]");
+    return page;
+  }
+
+  /** Waits until the server is at a revision of a shot and the page shows it. */
+  protected void waitForRevision(Page page, int revision) {
+    page.waitForFunction(
+        "r => idleLens.store.revision >= r && idleLens.store.saving.state === 'saved'", revision);
+  }
+}
