@@ -15,6 +15,9 @@ public final class Curve {
   /** The most keys a curve may have. */
   public static final int MOST_KEYS = 100_000;
 
+  /** Keys nearer than this, in frames, stand on the same frame. */
+  private static final double SAME_FRAME = 1e-6;
+
   private final double rest;
   private final List<Key> keys;
   private final Beyond before;
@@ -100,12 +103,23 @@ public final class Curve {
 
   /** Index of the key at that frame (within 1e-6 of a frame), or -1. */
   public int indexOf(double frame) {
-    for (int i = 0; i < keys.size(); i++) {
-      if (Math.abs(keys.get(i).frame() - frame) < 1e-6) {
-        return i;
+    int at = after(frame - SAME_FRAME);
+    return at < keys.size() && keys.get(at).frame() < frame + SAME_FRAME ? at : -1;
+  }
+
+  /** Index of the first key later than a frame; the number of keys if there is none. */
+  private int after(double frame) {
+    int low = 0;
+    int high = keys.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (keys.get(middle).frame() > frame) {
+        high = middle;
+      } else {
+        low = middle + 1;
       }
     }
-    return -1;
+    return low;
   }
 
   /** The same behaviour with other keys. */
@@ -128,11 +142,7 @@ public final class Curve {
     if (same >= 0) {
       next.set(same, key.withFrame(keys.get(same).frame()));
     } else {
-      int at = 0;
-      while (at < next.size() && next.get(at).frame() < key.frame()) {
-        at++;
-      }
-      next.add(at, key);
+      next.add(after(key.frame()), key);
     }
     return withKeys(next);
   }
@@ -144,7 +154,7 @@ public final class Curve {
   public Curve withoutKeys(double... frames) {
     List<Key> next =
         keys.stream()
-            .filter(k -> Arrays.stream(frames).noneMatch(f -> Math.abs(f - k.frame()) < 1e-6))
+            .filter(k -> Arrays.stream(frames).noneMatch(f -> Math.abs(f - k.frame()) < SAME_FRAME))
             .toList();
     if (next.isEmpty() && isKeyed()) {
       return new Curve(keys.get(keys.size() - 1).value(), next, before, after);

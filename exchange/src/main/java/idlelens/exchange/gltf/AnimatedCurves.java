@@ -5,7 +5,9 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.Turns;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.DoubleUnaryOperator;
 import org.joml.Quaterniond;
 
@@ -135,7 +137,14 @@ final class AnimatedCurves {
   private boolean follows(Turning turning, GltfSampler sampler) {
     int first = (int) Math.ceil(clock.frame(sampler.times()[0]));
     int last = (int) Math.floor(clock.frame(sampler.times()[sampler.keys() - 1]));
+    Set<Double> keyed = new HashSet<>();
+    for (double time : sampler.times()) {
+      keyed.add(clock.frame(time));
+    }
     for (int frame = first; frame <= last; frame++) {
+      if (keyed.contains((double) frame)) {
+        continue; // on a key they agree
+      }
       Quaterniond mine =
           Turns.quaternion(
               Math.toRadians(turning.pan.at(frame)),

@@ -1,0 +1,172 @@
+package idlelens.exchange.gltf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Mesher;
+import idlelens.core.set.Shape;
+import idlelens.core.time.SampleGrid;
+import idlelens.exchange.Rigs;
+import idlelens.exchange.json.JsonPlace;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+class GltfRoundTripTest {
+  private static final Shot SHOT = Rigs.everything();
+
+  private static GltfWriter.Written written() {
+    return GltfWriter.write(
+        SHOT, List.of("cam", "still-cam"), true, hash -> Mesher.mesh(new Shape.Sphere(1)));
+  }
+
+  private static Shot readBack(byte[] file) throws Exception {
+    GltfHints hints = GltfHints.find(file, Map.of()).orElseThrow();
+    GltfImport found =
+        GltfReader.read(
+            file,
+            Map.of(),
+            new GltfReader.Settings(
+                hints.rate(), hints.range().in(), OptionalDouble.of(hints.aspect()), "n"));
+    assertThat(found.notes()).isEmpty();
+    return new Shot(SHOT.header(), found.nodes());
+  }
+
+  private static String idOf(Shot shot, String name) {
+    return shot.nodes().stream().filter(n -> n.name().equals(name)).findFirst().orElseThrow().id();
+  }
+
+  @Test
+  void writeAndRead_camera_comesBackTheSameAtEveryFrame() throws Exception {
+    assertSame(SHOT, readBack(written().octets()), "The cam");
+  }
+
+  @Test
+  void writeReadAndWriteAgain_camera_isStillTheSame() throws Exception {
+    Shot once = readBack(written().octets());
+    List<String> cameras = once.cameras().stream().map(Node::id).toList();
+    byte[] again = GltfWriter.write(once, cameras, true, hash -> null).octets();
+    assertSame(SHOT, readBack(again), "The cam");
+  }
+
+  private static void assertSame(Shot one, Shot other, String name) {
+    SampleGrid grid = SampleGrid.over(SHOT.header().range(), 0);
+    Evaluation a = Evaluation.of(one, grid, null);
+    Evaluation b = Evaluation.of(other, grid, null);
+    String idA = idOf(one, name);
+    String idB = idOf(other, name);
+    LensTrack lensA = a.of(idA).lens().orElseThrow();
+    LensTrack lensB = b.of(idB).lens().orElseThrow();
+    for (int i = 0; i < grid.count(); i++) {
+      RigidPose poseA = a.pose(idA, i);
+      RigidPose poseB = b.pose(idB, i);
+      assertThat(poseA.place().distance(poseB.place())).as("m at %d", i).isLessThan(1e-5);
+      double off = Math.toDegrees(Turns.angleBetween(poseA.turn(), poseB.turn()));
+      assertThat(off).as("degrees at %d", i).isLessThan(1e-4);
+      assertThat(lensB.focalMm()[lensB.index(i)])
+          .isCloseTo(lensA.focalMm()[lensA.index(i)], within(1e-9));
+      assertThat(lensB.fStop()[lensB.index(i)])
+          .isCloseTo(lensA.fStop()[lensA.index(i)], within(1e-9));
+      assertThat(lensB.focusM()[lensB.index(i)])
+          .isCloseTo(lensA.focusM()[lensA.index(i)], within(1e-9));
+      assertThat(lensB.verticalRad()[lensB.index(i)])
+          .isCloseTo(lensA.verticalRad()[lensA.index(i)], within(1e-9));
+    }
+  }
+
+  @Test
+  void writeAndRead_standIns_comeBackAsTheSameShapes() throws Exception {
+    Shot back = readBack(written().octets());
+    for (Node node : SHOT.nodes()) {
+      if (node instanceof Node.Piece piece) {
+        Node.Piece again = (Node.Piece) back.node(idOf(back, piece.name()));
+        assertThat(again.shape()).isEqualTo(piece.shape());
+        assertThat(again.finish()).isEqualTo(piece.finish());
+      }
+    }
+    assertThat(((Node.Sun) back.node(idOf(back, "The sun"))).strength()).isEqualTo(1.25);
+  }
+
+  @Test
+  void write_aStillCamera_hasNoAnimation() {
+    byte[] file = GltfWriter.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
+    assertThat(json(file).has("animations")).isFalse();
+    assertThat(json(file).get("nodes").size()).isEqualTo(1);
+  }
+
+  @Test
+  void write_focusThatFollows_isToldAsANote() {
+    assertThat(written().notes())
+        .contains("The cam: focus follows The crate; it is written as a distance on every frame");
+  }
+
+  @Test
+  void write_noCamera_isRefused() {
+    assertThatThrownBy(() -> GltfWriter.write(SHOT, List.of(), true, hash -> null))
+        .hasMessage("camera is missing; allowed: at least one camera of the shot");
+    assertThatThrownBy(() -> GltfWriter.write(SHOT, List.of("crate"), true, hash -> null))
+        .hasMessage("camera is 'The crate'; allowed: a camera");
+  }
+
+  @Test
+  void read_fieldOfViewChangedElsewhere_countsMoreThanOurExtras() throws Exception {
+    byte[] file = GltfWriter.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
+    String text = json(file).toString();
+    String changed = text.replaceFirst("\"yfov\":[0-9.]+", "\"yfov\":0.5");
+    Shot back = readBack(changed.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    double focal = back.cameras().get(0).channels().get(Channel.FOCAL).rest();
+    double height = 24.89 / SHOT.header().aspect();
+    assertThat(focal).isCloseTo(height / (2 * Math.tan(0.25)), within(1e-9));
+  }
+
+  private static JsonNode json(byte[] file) {
+    int length = java.nio.ByteBuffer.wrap(file).order(java.nio.ByteOrder.LITTLE_ENDIAN).getInt(12);
+    return JsonPlace.mapper().readTree(java.util.Arrays.copyOfRange(file, 20, 20 + length));
+  }
+
+  @Test
+  void write_everything_passesTheValidatorWithoutErrorOrWarning(@TempDir Path folder)
+      throws Exception {
+    Path file = folder.resolve("everything.glb");
+    Files.write(file, written().octets());
+    JsonNode issues = validate(file);
+    assertThat(issues.get("numErrors").intValue()).as(issues.toString()).isZero();
+    assertThat(issues.get("numWarnings").intValue()).as(issues.toString()).isZero();
+  }
+
+  @Test
+  void validator_onABrokenFile_findsErrors(@TempDir Path folder) throws Exception {
+    Path file = folder.resolve("broken.glb");
+    Files.write(file, QuayFiles.bytes("bad/accessor-out-of-bounds.glb"));
+    assertThat(validate(file).get("numErrors").intValue()).isPositive();
+  }
+
+  /** Runs the validator that bin/test fetched. */
+  private static JsonNode validate(Path file) throws Exception {
+    Path validator = Path.of("target/validator/node_modules/gltf-validator").toAbsolutePath();
+    assertThat(validator).as("the glTF validator; bin/test fetches it").exists();
+    String script =
+        "const v=require(process.argv[1]);const d=require('fs').readFileSync(process.argv[2]);"
+            + "v.validateBytes(new Uint8Array(d)).then(r=>console.log(JSON.stringify(r.issues)))";
+    List<String> command =
+        new ArrayList<>(List.of("node", "-e", script, validator.toString(), file.toString()));
+    Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+    byte[] output = process.getInputStream().readAllBytes();
+    assertThat(process.waitFor()).as(new String(output)).isZero();
+    return JsonPlace.mapper().readTree(output);
+  }
+}

@@ -1,0 +1,101 @@
+package idlelens.exchange.json;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.exchange.Rigs;
+import idlelens.exchange.format.FormatException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ShotJsonTest {
+  private static final Shot SHOT = Rigs.everything();
+
+  private static String text() {
+    return new String(ShotJson.bytes(SHOT), StandardCharsets.UTF_8);
+  }
+
+  private static byte[] octets(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+
+  @Test
+  void writeAndRead_everything_givesTheSameShot() throws Exception {
+    List<Node> nodes = new ArrayList<>(SHOT.nodes());
+    nodes.add(Rigs.imported());
+    Shot shot = SHOT.withNodes(nodes);
+    assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
+    assertThat(ShotJson.bytes(ShotJson.read(ShotJson.bytes(shot)))).isEqualTo(ShotJson.bytes(shot));
+  }
+
+  @Test
+  void file_withAssets_givesThemBack() throws Exception {
+    byte[] asset = {1, 2, 3};
+    byte[] file = ShotJson.file(new ShotJson.Parcel(SHOT, Map.of(Rigs.ASSET, asset)));
+    ShotJson.Parcel back = ShotJson.readParcel(file);
+    assertThat(back.shot()).isEqualTo(SHOT);
+    assertThat(back.assets().get(Rigs.ASSET)).isEqualTo(asset);
+  }
+
+  @Test
+  void writeAndRead_underAnotherLocale_isTheSame() throws Exception {
+    Locale before = Locale.getDefault();
+    try {
+      Locale.setDefault(new Locale("ar", "EG"));
+      assertThat(ShotJson.bytes(SHOT)).isEqualTo(octets(text()));
+      assertThat(ShotJson.read(ShotJson.bytes(SHOT))).isEqualTo(SHOT);
+    } finally {
+      Locale.setDefault(before);
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"version\":1|\"version\":9|version is 9; allowed: 1",
+        "\"handles\":6|\"handles\":6.5|handles is 6.5; allowed: a whole number",
+        "\"kind\":\"camera\"|\"kind\":\"ghost\"|nodes[2].kind is \"ghost\"; allowed: camera, null",
+        "\"squeeze\":1.33|\"squeeze\":9|nodes[2].squeeze is 9.0; allowed: 0.5 to 2.5",
+        "[1020.0,3.5,\"settle\"]|[1001.0,3.5,\"settle\"]|keys[1].frame is 1001.0; allowed: greater",
+        "\"settle\"]|\"wobbly\"]|allowed: settle, flow, straight, hold",
+        "\"carrier\":\"head\"|\"carrier\":\"nobody\"|The cam.carrier is 'nobody'",
+        "\"handles\"|\"handels\"|handels is unknown",
+      })
+  void read_wrongValue_namesItsPlaceAndWhatIsAllowed(String from, String to, String message) {
+    String changed =
+        text()
+            .replaceFirst(
+                java.util.regex.Pattern.quote(from), java.util.regex.Matcher.quoteReplacement(to));
+    assertThat(changed).isNotEqualTo(text());
+    assertThatThrownBy(() -> ShotJson.read(octets(changed)))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining(message);
+  }
+
+  @Test
+  void read_textCutAnywhere_isRefusedAndNothingElse() {
+    byte[] whole = octets(text());
+    for (int length = 0; length < whole.length; length += 1 + whole.length / 300) {
+      byte[] cut = Arrays.copyOf(whole, length);
+      assertThatThrownBy(() -> ShotJson.read(cut)).isInstanceOf(FormatException.class);
+    }
+  }
+
+  @Test
+  void read_deepNesting_isRefused() {
+    byte[] deep = octets("[".repeat(100_000));
+    assertThatThrownBy(() -> ShotJson.read(deep))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining("not readable");
+  }
+}
