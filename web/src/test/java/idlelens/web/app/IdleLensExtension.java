@@ -39,7 +39,10 @@ public final class IdleLensExtension implements BeforeAllCallback, ParameterReso
         ConfigurableApplicationContext context =
             SpringApplication.run(IdleLens.class, arguments.toArray(String[]::new));
         int port = ((WebServerApplicationContext) context).getWebServer().getPort();
-        return new Running(context, folder, new RunningApp("http://127.0.0.1:" + port));
+        return new Running(
+            context,
+            folder,
+            new RunningApp("http://127.0.0.1:" + port, folder.resolve("database"), context));
       } catch (IOException e) {
         throw new IllegalStateException(e);
       }

@@ -1,6 +1,7 @@
 package idlelens.web.app;
 
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.account.AccountRepository;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -9,17 +10,47 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Base64;
 import java.util.Map;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
 /** The running application, spoken to over HTTP as the demo artist. */
 public final class RunningApp {
   private final String address;
+  private final Path databaseFolder;
+  private final ConfigurableApplicationContext context;
   private final HttpClient http = HttpClient.newHttpClient();
 
-  public RunningApp(String address) {
+  /** An application in another process. */
+  public RunningApp(String address, Path databaseFolder) {
+    this(address, databaseFolder, null);
+  }
+
+  RunningApp(String address, Path databaseFolder, ConfigurableApplicationContext context) {
     this.address = address;
+    this.databaseFolder = databaseFolder;
+    this.context = context;
+  }
+
+  /** Adds an account, straight into the database. */
+  public void addAccount(String name, String password) {
+    context
+        .getBean(AccountRepository.class)
+        .add(name, name, context.getBean(PasswordEncoder.class).encode(password));
+  }
+
+  /** Ends the private database server at once, as a power cut would. */
+  public void killDatabase() {
+    try {
+      long id = Long.parseLong(Files.readString(databaseFolder.resolve("server.pid")).strip());
+      ProcessHandle.of(id).orElseThrow().destroyForcibly();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   public String address() {

@@ -1,0 +1,182 @@
+package idlelens.web.database;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import idlelens.web.IdleLens;
+import idlelens.web.app.IdleLensExtension;
+import idlelens.web.app.RunningApp;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Power cuts and full disks, on an application of its own in a process of its own. */
+class DurabilityTest {
+  private static final String MOVE =
+      "{\"edit\":\"set-values\",\"id\":\"keeper\",\"frame\":1001,\"values\":{\"x\":%d}}";
+
+  private Path folder;
+  private Process process;
+  private RunningApp app;
+
+  @BeforeEach
+  void makeFolder() throws IOException {
+    folder = Files.createTempDirectory("idle-lens-durability");
+  }
+
+  @AfterEach
+  void endAll() throws Exception {
+    process.destroy();
+    process.waitFor(30, TimeUnit.SECONDS);
+    IdleLensExtension.deleteFolder(folder);
+  }
+
+  private void start(String... more) throws Exception {
+    int port;
+    try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+      port = socket.getLocalPort();
+    }
+    Path database = folder.resolve("database");
+    java.util.List<String> command =
+        new java.util.ArrayList<>(
+            java.util.List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                IdleLens.class.getName(),
+                "--server.port=" + port,
+                "--idle-lens.demo=true",
+                "--idle-lens.database.folder=" + database));
+    command.addAll(java.util.List.of(more));
+    process =
+        new ProcessBuilder(command)
+            .redirectErrorStream(true)
+            .redirectOutput(folder.resolve("application.log").toFile())
+            .start();
+    app = new RunningApp("http://127.0.0.1:" + port, database);
+    waitUntilUp();
+  }
+
+  private void waitUntilUp() throws InterruptedException {
+    for (int i = 0; i < 300; i++) {
+      try {
+        boolean up =
+            app.send(app.request("/api/health").GET()).status() == 200
+                && app.get("/api/shots").text().contains("Two cameras");
+        if (up) {
+          return;
+        }
+      } catch (RuntimeException notYet) {
+        assertThat(process.isAlive()).as("the application runs").isTrue();
+      }
+      Thread.sleep(200);
+    }
+    throw new AssertionError("The application did not come up");
+  }
+
+  /** Streams edits until the other side is gone; gives the last acknowledged revision. */
+  private long streamEdits(long shot, Runnable cut, int cutAfter) {
+    AtomicLong acknowledged = new AtomicLong(1);
+    for (int i = 2; i < cutAfter * 3; i++) {
+      if (i == cutAfter) {
+        Thread cutter = new Thread(cut);
+        cutter.start();
+      }
+      try {
+        String body = "{\"revision\":%d,\"edits\":[%s]}".formatted(i - 1, MOVE.formatted(i));
+        RunningApp.Answer answer = app.post("/api/shots/" + shot + "/edits", body);
+        if (answer.status() != 200) {
+          break;
+        }
+        acknowledged.set(answer.json().get("revision").longValue());
+      } catch (UncheckedIOException gone) {
+        break;
+      }
+    }
+    return acknowledged.get();
+  }
+
+  private void assertReadable(long shot, long acknowledged) {
+    long revision = app.revision(shot);
+    assertThat(revision).isGreaterThanOrEqualTo(acknowledged);
+    JsonNode x = app.node(shot, "keeper").get("channels").get("x");
+    assertThat(x.longValue()).isEqualTo(revision);
+    // and every revision before it: undo walks through all of them
+    for (long r = revision - 1; r > revision - 10; r--) {
+      assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(200);
+      assertThat(app.node(shot, "keeper").get("channels").get("x").longValue()).isEqualTo(r);
+    }
+  }
+
+  @Test
+  void kill9_ofApplicationAndDatabase_losesNoAcknowledgedRevision() throws Exception {
+    start();
+    long shot = app.demoShot("Quay walk");
+    Process first = process;
+    RunningApp firstApp = app;
+    long acknowledged =
+        streamEdits(
+            shot,
+            () -> {
+              first.destroyForcibly();
+              firstApp.killDatabase();
+            },
+            60);
+    assertThat(acknowledged).isGreaterThan(50);
+    first.waitFor(20, TimeUnit.SECONDS);
+    start();
+    assertReadable(shot, acknowledged);
+  }
+
+  @Test
+  void kill9_ofTheApplicationAlone_endsItsDatabaseAtTheNextStart() throws Exception {
+    start();
+    long shot = app.demoShot("Quay walk");
+    long acknowledged = streamEdits(shot, process::destroyForcibly, 40);
+    process.waitFor(20, TimeUnit.SECONDS);
+    start();
+    assertReadable(shot, acknowledged);
+  }
+
+  @Test
+  void kill9_ofTheDatabase_isToldAsAProblemAndComesBackByItself() throws Exception {
+    start();
+    long shot = app.demoShot("Quay walk");
+    long acknowledged = streamEdits(shot, app::killDatabase, 40);
+    waitUntilUp();
+    assertReadable(shot, acknowledged);
+  }
+
+  @Test
+  void fullDisk_isToldPlainly_andAllBeforeItIsThere() throws Exception {
+    // a table space that may not grow is what a full disk is to the database
+    start(
+        "--idle-lens.database.options=--innodb-file-per-table=0,"
+            + "--innodb-data-file-path=ibdata1:12M:autoextend:max:24M");
+    long shot = app.demoShot("Quay walk");
+    RunningApp.Answer answer = null;
+    long acknowledged = 1;
+    for (int i = 2; i < 2000; i++) {
+      String body = "{\"revision\":%d,\"edits\":[%s]}".formatted(i - 1, MOVE.formatted(i));
+      answer = app.post("/api/shots/" + shot + "/edits", body);
+      if (answer.status() != 200) {
+        break;
+      }
+      acknowledged = i;
+    }
+    assertThat(answer.status()).isEqualTo(503);
+    assertThat(answer.json().get("detail").stringValue())
+        .startsWith("The disk of the database is full: this change was not saved");
+    assertThat(app.revision(shot)).isEqualTo(acknowledged);
+    assertThat(app.node(shot, "keeper").get("channels").get("x").longValue())
+        .isEqualTo(acknowledged);
+  }
+}
