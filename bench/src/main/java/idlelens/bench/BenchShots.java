@@ -48,7 +48,12 @@ final class BenchShots {
     }
     ShotHeader header =
         new ShotHeader(
-            "Bench", FrameRate.of(24), new FrameRange(1001, 1000 + FRAMES), 0, 16.0 / 9, 1,
+            "Bench",
+            FrameRate.of(24),
+            new FrameRange(1001, 1000 + FRAMES),
+            0,
+            16.0 / 9,
+            1,
             Tangent.Kind.SETTLE);
     return new Shot(header, nodes);
   }

@@ -63,8 +63,7 @@ public class EvaluationBenchmark {
   @Benchmark
   public Evaluation editToSamples() {
     step = (step + 1) % 1000;
-    Edit edit =
-        new SetValues("cam3", 1100, Map.of(Channel.X, step * 0.001), Keying.WHOLE_POSE);
+    Edit edit = new SetValues("cam3", 1100, Map.of(Channel.X, step * 0.001), Keying.WHOLE_POSE);
     Shot after = Edit.applyAll(shot, List.of(edit)).shot();
     return Evaluation.of(after, before.grid(), before);
   }

@@ -24,6 +24,7 @@ document.addEventListener('alpine:init', () => {
     loaded: false,
 
     get isNew() { return this.into === 'new'; },
+    get firstHint() { return this.isNew ? 'as in the file, else 1001' : 'that of the shot'; },
     get bringText() { return this.busy ? 'Reading…' : 'Bring in'; },
     get none() { return this.loaded && this.entries.length === 0; },
     get some() { return this.entries.length > 0; },

@@ -12,6 +12,9 @@ final class Spans {
   private static final int STRIDE = 7;
   private static final int MOST_STEPS = 64;
 
+  /** A Newton step as small as this squares the error away: what is left is below 1e-14. */
+  private static final double LAST_STEP = 1e-8;
+
   private final double[] frame;
   private final double[] cubic;
   private final double lastValue;
@@ -144,7 +147,7 @@ final class Spans {
     return run > 1e-12 ? rise / run / width : 0;
   }
 
-  /** Solves time(p) = t by Newton's method inside a shrinking bracket, to 1e-14. */
+  /** Solves time(p) = t by Newton's method inside a shrinking bracket, to about 1e-14. */
   private double parameter(int c, double t) {
     double d1 = cubic[c + 4];
     double d2 = cubic[c + 5];
@@ -167,11 +170,12 @@ final class Spans {
       }
       double slope = (3 * d3 * p + 2 * d2) * p + d1;
       double next = slope > 0 ? p - error / slope : Double.NaN;
-      if (!(next > low && next < high)) {
+      if (next > low && next < high) {
+        if (Math.abs(next - p) <= LAST_STEP) {
+          return next;
+        }
+      } else {
         next = (low + high) / 2; // Newton left the bracket
-      }
-      if (Math.abs(next - p) <= 1e-14) {
-        return next;
       }
       p = next;
     }

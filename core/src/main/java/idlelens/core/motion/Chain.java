@@ -33,6 +33,11 @@ final class Chain {
         && stages.get(i).sameAs(stage);
   }
 
+  /** What the first stage made: the node's own pose. */
+  PoseTrack own() {
+    return tracks.get(0);
+  }
+
   PoseTrack result() {
     return tracks.get(tracks.size() - 1);
   }

@@ -127,6 +127,13 @@ public final class Evaluation {
     return of(nodeId).world().pose(sample);
   }
 
+  /** The pose of a node in the space of its carrier, the offset of its carriage included. */
+  public PoseTrack local(String nodeId) {
+    PoseTrack own = of(nodeId).chain().own();
+    RigidPose offset = shot.node(nodeId).carriage().offset();
+    return offset.equals(RigidPose.IDENTITY) ? own : new Stage.Carried(WORLD, offset).apply(own);
+  }
+
   /** The pose in the world of what carries a node, with the offset: where its own space lies. */
   public RigidPose ownSpace(String nodeId, int sample) {
     Carriage carriage = shot.node(nodeId).carriage();

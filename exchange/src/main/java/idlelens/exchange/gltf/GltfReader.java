@@ -165,7 +165,7 @@ public final class GltfReader {
     if (local.sheared()) {
       notes.add(place.path() + ".matrix: its shear is left out");
     }
-    Channels channels = channels(index, local, scale, place.has("camera"));
+    Channels channels = channels(index, name(place, index), local, scale, place.has("camera"));
     Vector3d inner = new Vector3d(scale).mul(local.scale());
     boolean turned =
         Turns.angleBetween(local.turn(), new Quaterniond()) > 1e-9
@@ -252,7 +252,8 @@ public final class GltfReader {
     return name.isEmpty() ? (place.has("camera") ? "Camera " : "Node ") + index : name;
   }
 
-  private Channels channels(int index, LocalTransform local, Vector3d scale, boolean withLens) {
+  private Channels channels(
+      int index, String name, LocalTransform local, Vector3d scale, boolean withLens) {
     double[] turn = Turns.panTiltRoll(local.turn());
     Channels still =
         (withLens ? Channels.poseAndLens() : Channels.pose())
@@ -281,7 +282,10 @@ public final class GltfReader {
               moving.put(Channel.TILT, turning.tilt());
               moving.put(Channel.ROLL, turning.roll());
               if (!turning.keysKept()) {
-                notes.add(s.path() + ": its turns were given a key on every frame");
+                notes.add(
+                    name
+                        + ": turns between the file's keys are not straight in pan, tilt and roll;"
+                        + " they have a key on every frame now");
               }
             });
     return still.with(moving);

@@ -149,7 +149,7 @@ public final class GltfWriter {
 
   /** The node's pose in its carrier's space: offset times own. */
   private void writeMotion(Node node, ObjectNode out) {
-    PoseTrack local = localTrack(node);
+    PoseTrack local = motion.local(node.id());
     RigidPose first = local.pose(0);
     if (first.x() != 0 || first.y() != 0 || first.z() != 0) {
       out.putArray("translation").add(first.x()).add(first.y()).add(first.z());
@@ -170,18 +170,6 @@ public final class GltfWriter {
       float[] turns = interleave(local.qx(), local.qy(), local.qz(), local.qw());
       channel(glb.animationNumbers(turns, "VEC4")).put("node", index).put("path", "rotation");
     }
-  }
-
-  private PoseTrack localTrack(Node node) {
-    Shot alone =
-        new Shot(
-            shot.header(),
-            List.of(
-                new Node.Null(
-                    node.body()
-                        .withCarriage(
-                            new idlelens.core.scene.Carriage("", node.carriage().offset())))));
-    return Evaluation.of(alone, motion.grid(), null).of(node.id()).world();
   }
 
   private void warnOfDistance(Node node, PoseTrack local) {

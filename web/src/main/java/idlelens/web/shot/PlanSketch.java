@@ -124,7 +124,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     if (box[0] > box[2]) {
       return "-10 -5 20 10";
     }
-    double width = Math.max(Math.max(box[2] - box[0], 2 * (box[3] - box[1])) * 1.3, 12);
+    double width = Math.max(Math.max(box[2] - box[0], 2 * (box[3] - box[1])) * 1.5, 24);
     double x = (box[0] + box[2]) / 2 - width / 2;
     double z = (box[1] + box[3]) / 2 - width / 4;
     return String.format(Locale.ROOT, "%.3f %.3f %.3f %.3f", x, z, width, width / 2);

@@ -47,7 +47,7 @@ class ShotEvents {
   }
 
   /** Keeps connections open, and finds those that are gone. */
-  @Scheduled(fixedRate = 15_000)
+  @Scheduled(fixedRate = 5_000)
   void beat() {
     listeners.forEach(
         (shotId, all) -> all.forEach(l -> send(shotId, l, "beat", Map.of("windows", all.size()))));

@@ -75,7 +75,7 @@ export class Chain {
   carried(node) {
     const carriers = this.store.carriersOf(node.id);
     const motion = carriers.length ? this.store.motion.get(carriers[carriers.length - 1].id) : null;
-    return { title: 'Carried by', line: carriers.map((n) => n.name).join(' › ') || 'The world', columns: [motion?.x, motion?.z, motion?.y, motion?.qy] };
+    return { title: 'Carried by', line: carriers.map((n) => n.name).join(' › ') || 'The world', columns: liveliest(motion, ['x', 'z', 'y', 'qy', 'qx']) };
   }
 
   lens(node) {

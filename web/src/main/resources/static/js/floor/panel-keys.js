@@ -41,7 +41,7 @@ export const keysPanel = {
         heads('x / pan', 'y / tilt', 'z / roll'),
         row('Place', ...fields.slice(0, 3).map((f) => f.element)),
         row('Turn', ...fields.slice(3).map((f) => f.element)),
-        row('Key at', keyFrame.element, h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of this key' }, ...tangents)),
+        h('div', { class: 'row key' }, h('span', { text: 'Key at' }), keyFrame.element, h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of this key' }, ...tangents)),
         h('div', { class: 'buttons' }, keyIt, letGo, removeIt))],
       refresh() {
         fields.forEach((f) => f.refresh());

@@ -5,6 +5,7 @@ import { makeMaterial, makeSky, orderOf, setSun, SKY } from './materials.js';
 const SLOW_MS = 25;
 const REST_MS = 260;
 const COARSEST = 0.4;
+const WITHOUT_SUN = 2.2;
 const FINE = 2; // more points than the screen has, against jagged edges
 const FINE_IN_SOFTWARE = 1.5;
 const SHADOW_REACH_M = 24;
@@ -194,8 +195,8 @@ export class Picture {
     const direction = new THREE.Vector3(0.3, -1, -0.2);
     if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
     direction.normalize();
-    const colour = new THREE.Color(node?.colour ?? '#000000');
-    this.sun.intensity = node ? node.strength * 2.6 : 0;
+    const colour = new THREE.Color(node?.colour ?? '#ffffff');
+    this.sun.intensity = node ? node.strength * 2.6 : WITHOUT_SUN; // a set that came without light can be seen all the same
     this.sun.color.copy(colour);
     const centre = this.camera.position.clone().addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
     centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4); // moves in steps, so that shadows stand still

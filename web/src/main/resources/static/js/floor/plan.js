@@ -141,7 +141,7 @@ export class Plan {
 
   pieces() {
     const parts = [];
-    this.moving = [];
+    this.movingParts = [];
     const shown = this.store.nodes.filter((n) => n.kind === 'piece' && !this.store.isHidden(n)).map((node) => ({ node, points: this.shape(node) })).filter((p) => p.points?.length);
     const extent = (points) => Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]));
     shown.sort((p, q) => extent(q.points) - extent(p.points));
@@ -152,7 +152,7 @@ export class Plan {
       const big = extent(points) > LARGEST_LABELLED_M;
       const part = s('path', { class: chosen ? 'piece chosen' : 'piece', d, fill: node.finish.colour, stroke: node.finish.colour, 'fill-opacity': big ? 0.1 : undefined, 'data-id': big ? undefined : node.id });
       parts.push(part);
-      if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.moving.push({ node, part });
+      if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.movingParts.push({ node, part });
     }
     return parts;
   }
@@ -193,7 +193,7 @@ export class Plan {
   }
 
   drawOver() {
-    for (const { node, part } of this.moving) part.setAttribute('d', this.closed(this.shape(node) ?? []));
+    for (const { node, part } of this.movingParts) part.setAttribute('d', this.closed(this.shape(node) ?? []));
     const labels = [];
     const parts = [];
     this.marks = [];

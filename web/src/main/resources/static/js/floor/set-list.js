@@ -54,10 +54,13 @@ export class SetList {
     if (!this.folded) this.foldAtFirst();
     for (const carrier of this.store.carriersOf(this.desk.selected)) this.folded.delete(carrier.id);
     const at = this.list.scrollTop;
+    const inList = this.list.contains(document.activeElement);
     this.shown = this.rows();
     this.list.replaceChildren(...this.shown.map((row) => this.row(row)));
     this.list.scrollTop = at;
-    this.list.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+    const chosen = this.list.querySelector('.chosen .pick');
+    chosen?.scrollIntoView({ block: 'nearest' });
+    if (inList) chosen?.focus();
   }
 
   row({ node, depth, inside }) {
@@ -70,10 +73,9 @@ export class SetList {
     const tag = seen ? h('span', { class: 'tag seen', text: '●', title: 'Shown in the picture' }) : inside && folded ? h('span', { class: 'tag', text: inside }) : null;
     const glyph = s('svg', { class: 'glyph', viewBox: '0 0 14 14', 'aria-hidden': 'true' }, s('path', { d: GLYPHS[node.kind] }));
     const hide = button(node.hidden ? '○' : '●', () => this.store.edit([{ edit: 'set-hidden', id: node.id, hidden: !node.hidden }]), { class: 'eye', title: node.hidden ? 'Show' : 'Hide', 'aria-label': `${node.hidden ? 'Show' : 'Hide'} ${node.name}`, tabindex: '-1' });
-    const row = h('li', { role: 'option', 'aria-selected': String(chosen), 'aria-label': `${node.name}, ${node.kind}`, class: node.hidden ? 'off' : '', 'data-id': node.id },
-      fold, h('span', { class: 'pick' }, glyph, h('span', { class: 'name', text: node.name, title: node.name }), tag), hide);
+    const row = h('li', { class: [chosen ? 'chosen' : '', node.hidden ? 'off' : ''].join(' ').trim(), 'data-id': node.id },
+      fold, h('button', { type: 'button', class: 'pick', 'aria-current': chosen ? 'true' : undefined, 'aria-label': `${node.name}, ${node.kind}`, tabindex: chosen ? '0' : '-1', onclick: () => this.desk.select(node.id) }, glyph, h('span', { class: 'name', text: node.name, title: node.name }), tag), hide);
     row.style.paddingLeft = `${depth * 10}px`;
-    row.addEventListener('click', (event) => { if (!event.target.closest('button')) this.desk.select(node.id); });
     row.addEventListener('dblclick', () => this.rename(node));
     return row;
   }

@@ -193,7 +193,7 @@ export class ShotStore extends EventTarget {
         this.setSaving('saved');
       }).catch(() => {});
     });
-    source.addEventListener('people', (event) => this.announce('people', JSON.parse(event.data)));
+    for (const name of ['people', 'beat']) source.addEventListener(name, (event) => this.announce('people', JSON.parse(event.data)));
     source.onerror = () => this.setSaving('trouble', 'Not connected; trying again');
     source.onopen = () => { if (this.saving.state === 'trouble') this.setSaving('saved'); };
     addEventListener('pagehide', () => source.close());

@@ -141,6 +141,7 @@ class FloorTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('keeper')");
+    page.waitForSelector("#plan .chosen[data-id='keeper']");
     BoundingBox keeper = page.locator("#plan [data-id='keeper']").boundingBox();
     double scale = number(page, "() => idleLens.plan.metresPerPixel");
     drag(page, keeper.x + keeper.width / 2, keeper.y + keeper.height / 2, 20, 10);
@@ -223,8 +224,8 @@ class FloorTest extends BrowserTest {
     page.locator(".on-set li input").fill("Notice");
     page.locator(".on-set li input").press("Enter");
     waitForRevision(page, 13);
-    page.hover("li[aria-selected=true]");
-    page.click("li[aria-selected=true] .eye");
+    page.hover("li.chosen");
+    page.click("li.chosen .eye");
     waitForRevision(page, 14);
     JsonNode nodes = app.get("/api/shots/" + shot).json().get("nodes");
     assertThat(nodes.size()).isEqualTo(before + kinds.size() + 1);
