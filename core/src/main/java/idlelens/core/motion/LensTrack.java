@@ -29,15 +29,19 @@ public record LensTrack(
    * @param aspect aspect of the picture
    * @param channels its sampled channels
    * @param world its pose in the world
-   * @param target pose of the followed node in the world, or null where focus is a distance
+   * @param subject pose of the followed node in the world, or null where focus is a distance
    */
   static LensTrack of(
-      Node.Camera camera, double aspect, ChannelTrack channels, PoseTrack world, PoseTrack target) {
+      Node.Camera camera,
+      double aspect,
+      ChannelTrack channels,
+      PoseTrack world,
+      PoseTrack subject) {
     double[] focal = channels.values(Channel.FOCAL);
     double[] stop = channels.values(Channel.F_STOP);
     double[] focus =
-        camera.lens().focus() instanceof FocusRule.Follow follow && target != null
-            ? followed(world, target, follow.offsetM())
+        camera.lens().focus() instanceof FocusRule.Follow follow && subject != null
+            ? followed(world, subject, follow.offsetM())
             : channels.values(Channel.FOCUS);
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
     LensTrack track =

@@ -11,13 +11,13 @@ public final class NodeMotion {
   private final LensSource lensSource;
 
   /** All that a lens track depends on besides the lens channels. */
-  record LensSource(LensBody body, double aspect, PoseTrack world, PoseTrack target) {
+  record LensSource(LensBody body, double aspect, PoseTrack world, PoseTrack followed) {
     boolean sameAs(LensSource other) {
-      boolean poseMatters = target != null;
+      boolean poseMatters = followed != null;
       return other != null
           && body.equals(other.body)
           && aspect == other.aspect
-          && target == other.target
+          && followed == other.followed
           && (!poseMatters || world == other.world);
     }
   }
