@@ -1,0 +1,87 @@
+package idlelens.web.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Shape;
+import org.joml.Vector3d;
+import org.junit.jupiter.api.Test;
+
+class DemoShotsTest {
+
+  private static double focusM(Shot shot, String camera, double frame) {
+    return Evaluation.at(shot, frame).of(camera).lens().orElseThrow().focusM()[0];
+  }
+
+  private static double alongAxis(Shot shot, String camera, String node, double frame) {
+    Evaluation now = Evaluation.at(shot, frame);
+    RigidPose pose = now.pose(camera, 0);
+    return now.pose(node, 0).place().sub(pose.place()).dot(pose.forward());
+  }
+
+  @Test
+  void quayWalk_pullsFocusFromTheLanternToTheKeeper() {
+    Shot shot = DemoShots.quayWalk();
+    assertThat(focusM(shot, "a-cam", 1001))
+        .isCloseTo(alongAxis(shot, "a-cam", "lantern", 1001), within(1e-3));
+    assertThat(focusM(shot, "a-cam", 1144))
+        .isCloseTo(alongAxis(shot, "a-cam", "keeper", 1144), within(1e-3));
+    assertThat(shot.carriersOf("a-cam"))
+        .extracting(Node::name)
+        .containsExactly("Dolly", "Shoulder", "Head");
+    assertThat(shot.header().range().length()).isEqualTo(144);
+  }
+
+  @Test
+  void quayWalk_keeperIsInThePictureAtTheEnd() {
+    Shot shot = DemoShots.quayWalk();
+    Evaluation now = Evaluation.at(shot, 1144);
+    RigidPose camera = now.pose("a-cam", 0);
+    Vector3d chest = now.pose("keeper", 0).apply(new Vector3d(0, 1.3, 0));
+    Vector3d seen = camera.inverse().apply(chest);
+    double across = Math.atan2(Math.abs(seen.x), -seen.z);
+    double half = now.of("a-cam").lens().orElseThrow().horizontalRad()[0] / 2;
+    assertThat(across).isLessThan(half);
+  }
+
+  @Test
+  void lampRoom_comesBackToItsFirstFrameAfterItsPeriod() {
+    Shot shot = DemoShots.lampRoom();
+    RigidPose first = Evaluation.at(shot, shot.header().range().in()).pose("lamp-cam", 0);
+    RigidPose closing = Evaluation.at(shot, shot.header().range().out() + 1).pose("lamp-cam", 0);
+    assertThat(closing.place().distance(first.place())).isLessThan(1e-9);
+    assertThat(Turns.angleBetween(closing.turn(), first.turn())).isLessThan(1e-9);
+    // the camera keeps its distance to the lamp all around
+    assertThat(focusM(shot, "lamp-cam", 1001))
+        .isCloseTo(focusM(shot, "lamp-cam", 1047), within(1e-9));
+  }
+
+  @Test
+  void twoCameras_theLongLensFollowsTheFerry() {
+    Shot shot = DemoShots.twoCameras();
+    for (double frame : new double[] {1001, 1050, 1096}) {
+      assertThat(focusM(shot, "b-cam", frame))
+          .isCloseTo(alongAxis(shot, "b-cam", "wheelhouse", frame), within(1e-9));
+    }
+  }
+
+  @Test
+  void ternQuay_hasItsPlacesInRealSizes() {
+    Shot shot = DemoShots.quayWalk();
+    for (String id :
+        new String[] {
+          "lamp-house", "net-loft", "ferry-ottoline", "crates", "bollards", "boards", "lanterns"
+        }) {
+      assertThat(shot.carriedBy(id)).as(id).isNotEmpty();
+    }
+    assertThat(((Node.Piece) shot.node("keeper")).shape()).isEqualTo(new Shape.Person(1.72));
+    assertThat(((Node.Piece) shot.node("stair")).shape())
+        .isInstanceOfSatisfying(Shape.Stair.class, s -> assertThat(s.fourSided()).isTrue());
+    assertThat(shot.nodes()).anyMatch(Node.Sun.class::isInstance);
+  }
+}

@@ -1,0 +1,178 @@
+package idlelens.web.handoff;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import idlelens.exchange.json.ShotJson;
+import idlelens.web.app.IdleLensExtension;
+import idlelens.web.app.RunningApp;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(IdleLensExtension.class)
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class HandoffApiTest {
+  private static final Path FILES = Path.of("../exchange/src/test/resources/quay");
+
+  private RunningApp app;
+
+  @BeforeAll
+  void takeApp(RunningApp running) {
+    app = running;
+  }
+
+  private String imports() {
+    return "/api/productions/" + app.demoProduction() + "/imports";
+  }
+
+  private static Map<String, byte[]> files(String... names) throws IOException {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    for (String name : names) {
+      files.put(Path.of(name).getFileName().toString(), Files.readAllBytes(FILES.resolve(name)));
+    }
+    return files;
+  }
+
+  @Test
+  void glb_fromElsewhere_becomesANewShotWithItsMeshes() throws Exception {
+    RunningApp.Answer made = app.upload(imports(), files("boom-shot.glb"), Map.of("rate", "24"));
+    assertThat(made.status()).as(made.text()).isEqualTo(201);
+    long shot = made.json().get("shotId").longValue();
+    JsonNode document = app.get("/api/shots/" + shot).json();
+    assertThat(document.get("name").stringValue()).isEqualTo("boom-shot");
+    assertThat(document.get("in").intValue()).isEqualTo(1001);
+    assertThat(document.get("out").intValue()).isEqualTo(1096);
+    assertThat(app.get("/api/shots/" + shot + "/meshes").status()).isEqualTo(200);
+    JsonNode entry = app.get("/api/shots/" + shot + "/handoffs").json().get(0);
+    assertThat(entry.get("direction").stringValue()).isEqualTo("in");
+    assertThat(entry.get("fileName").stringValue()).isEqualTo("boom-shot.glb");
+  }
+
+  @Test
+  void gltf_withItsBufferBeside_isRead_withoutItRefused() throws Exception {
+    RunningApp.Answer both =
+        app.upload(
+            imports(),
+            files("two-buffers.bin", "two-buffers.gltf"),
+            Map.of("rate", "25", "firstFrame", "10"));
+    assertThat(both.status()).as(both.text()).isEqualTo(201);
+    JsonNode document = app.get("/api/shots/" + both.json().get("shotId").longValue()).json();
+    assertThat(document.get("in").intValue()).isEqualTo(10);
+    RunningApp.Answer alone = app.upload(imports(), files("two-buffers.gltf"), Map.of());
+    assertThat(alone.status()).isEqualTo(422);
+    assertThat(alone.json().get("detail").stringValue())
+        .contains("the plain name of a file sent along");
+  }
+
+  @Test
+  void intoAShot_addsNodesAtItsRate_andOneUndoTakesAllAway() throws Exception {
+    long shot = app.copyOf("Lamp room");
+    int before = app.get("/api/shots/" + shot).json().get("nodes").size();
+    RunningApp.Answer answer =
+        app.upload(imports(), files("boom-shot.glb"), Map.of("shot", Long.toString(shot)));
+    int added = answer.json().get("nodes").size();
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(before + added);
+    // a second time: other ids, no clash
+    assertThat(
+            app.upload(imports(), files("boom-shot.glb"), Map.of("shot", Long.toString(shot)))
+                .status())
+        .isEqualTo(201);
+    app.post("/api/shots/" + shot + "/undo", "");
+    app.post("/api/shots/" + shot + "/undo", "");
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(before);
+  }
+
+  @Test
+  void json_outAndIn_isTheSameShotWithItsMeshes() throws Exception {
+    long shot =
+        app.upload(imports(), files("boom-shot.glb"), Map.of()).json().get("shotId").longValue();
+    byte[] file = app.get("/api/shots/" + shot + "/export/json").body();
+    RunningApp.Answer again = app.upload(imports(), Map.of("boom.json", file), Map.of());
+    assertThat(again.status()).as(again.text()).isEqualTo(201);
+    byte[] document = app.get("/api/shots/" + again.json().get("shotId").longValue()).body();
+    assertThat(ShotJson.read(document))
+        .isEqualTo(ShotJson.read(app.get("/api/shots/" + shot).body()));
+  }
+
+  @Test
+  void json_withChangedMeshes_isRefused() throws Exception {
+    long shot =
+        app.upload(imports(), files("boom-shot.glb"), Map.of()).json().get("shotId").longValue();
+    String text = app.get("/api/shots/" + shot + "/export/json").text();
+    String wrong = text.replaceFirst("SUxNM", "SUxNN"); // the letters of the first asset
+    assertThat(wrong).isNotEqualTo(text);
+    RunningApp.Answer answer =
+        app.upload(
+            imports(), Map.of("boom.json", wrong.getBytes(StandardCharsets.UTF_8)), Map.of());
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.json().get("detail").stringValue()).contains("content of that hash");
+  }
+
+  @Test
+  void addNodes_withAnAssetOfNobody_isRefused() {
+    long shot = app.copyOf("Lamp room");
+    String edit =
+        "{\"edit\":\"add-nodes\",\"nodes\":[{\"id\":\"thief\",\"name\":\"Thief\",\"kind\":\"piece\","
+            + "\"shape\":{\"kind\":\"imported\",\"asset\":\""
+            + "0".repeat(64)
+            + "\",\"triangles\":1,\"bounds\":[0,0,0,1,1,1]},\"finish\":{\"colour\":\"#112233\"}}]}";
+    RunningApp.Answer answer = app.edit(shot, edit);
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.json().get("detail").stringValue())
+        .contains("Thief.shape.asset")
+        .contains("an asset of this production");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "truncated.glb",
+        "wrong-chunk-length.glb",
+        "accessor-out-of-bounds.glb",
+        "node-cycle.gltf",
+        "buffer-path-escape.gltf",
+        "nan-translation.glb",
+        "key-times-not-increasing.glb",
+        "zero-quaternion.glb",
+        "empty.glb",
+      })
+  void damagedFile_isRefusedWithItsPlace_andNothingIsAdded(String name) throws Exception {
+    int before = app.get("/api/shots").json().size();
+    RunningApp.Answer answer = app.upload(imports(), files("bad/" + name), Map.of());
+    assertThat(answer.status()).as(answer.text()).isEqualTo(422);
+    assertThat(answer.json().get("detail").stringValue()).contains("allowed:");
+    assertThat(answer.text()).doesNotContain("root:");
+    assertThat(app.get("/api/shots").json().size()).isEqualTo(before);
+  }
+
+  @Test
+  void otherFiles_otherFormats_areRefused() {
+    RunningApp.Answer text = app.upload(imports(), Map.of("notes.txt", new byte[] {1}), Map.of());
+    assertThat(text.json().get("detail").stringValue())
+        .isEqualTo("file is 'notes.txt'; allowed: a .glb, .gltf or .json file");
+    RunningApp.Answer none = app.upload(imports(), Map.of("a.bin", new byte[] {1}), Map.of());
+    assertThat(none.status()).isEqualTo(422);
+    RunningApp.Answer format = app.get("/api/shots/" + app.demoShot("Lamp room") + "/export/xyz");
+    assertThat(format.json().get("detail").stringValue())
+        .isEqualTo("format is 'xyz'; allowed: glb, json");
+  }
+
+  @Test
+  void export_namesTheFileAfterShotAndCamera() {
+    RunningApp.Answer answer =
+        app.get("/api/shots/" + app.demoShot("Two cameras") + "/export/glb?camera=b-cam&set=false");
+    assertThat(answer.headers().firstValue("Content-Disposition").orElse(""))
+        .contains("Two%20cameras%20B-cam.glb");
+    assertThat(new String(answer.body(), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("glTF");
+  }
+}
