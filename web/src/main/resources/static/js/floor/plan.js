@@ -182,14 +182,32 @@ export class Plan {
     const [us, vs] = this.side === 'above' ? [motion.x, motion.z] : [motion.z, motion.y];
     const keys = new Set(keyFrames(node, POSE_CHANNELS).map((k) => Math.round(k.frame)));
     let d = '';
-    const dots = [];
+    let dots = '';
+    const marks = [];
     for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) {
       const i = this.store.sample(frame, us);
       const [x, y] = this.toScreen([us[i], vs[this.store.sample(frame, vs)]]);
-      d += `${d ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`;
-      dots.push(s('circle', { class: 'dot', cx: x.toFixed(1), cy: y.toFixed(1), r: keys.has(frame) ? 3.6 : 1.3, 'data-frame': frame }));
+      const at = `${x.toFixed(1)} ${y.toFixed(1)}`;
+      d += `${d ? 'L' : 'M'}${at}`;
+      if (keys.has(frame)) marks.push(s('circle', { class: 'dot', cx: x.toFixed(1), cy: y.toFixed(1), r: 3.6 }));
+      else dots += `M${at}h0`;
     }
-    return [s('path', { class: 'path', d }), ...dots];
+    // round caps of lines without length are the dots: one element for all of them
+    return [s('path', { class: 'path', d }), s('path', { class: 'dots', d: dots }), ...marks, s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' }))];
+  }
+
+  /** The frame of a path whose dot is nearest to a point of the screen. */
+  nearestFrame(id, [px, py]) {
+    const motion = this.store.motion.get(id);
+    const [us, vs] = this.side === 'above' ? [motion.x, motion.z] : [motion.z, motion.y];
+    let best = this.desk.frame;
+    let least = Infinity;
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) {
+      const [x, y] = this.toScreen([this.store.value(frame, us), this.store.value(frame, vs)]);
+      const far = Math.hypot(x - px, y - py);
+      if (far < least) { least = far; best = frame; }
+    }
+    return best;
   }
 
   drawOver() {
@@ -323,10 +341,15 @@ export class Plan {
     return [s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }), s('text', { class: 'halo', x: 14, y: h - 20, text: `${length} m` })];
   }
 
+  /** Where in the plan the pointer is, in pixels. */
+  local(event) {
+    const box = this.svg.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  }
+
   zoom(event) {
     event.preventDefault();
-    const box = this.svg.getBoundingClientRect();
-    const at = [event.clientX - box.left, event.clientY - box.top];
+    const at = this.local(event);
     const before = this.fromScreen(at);
     this.metresPerPixel = Math.max(0.002, Math.min(3, this.metresPerPixel * Math.exp(event.deltaY * 0.0015)));
     const after = this.fromScreen(at);
@@ -355,7 +378,7 @@ export class Plan {
       drag.abort();
       if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
       else if (id) this.desk.select(id);
-      else if (target.dataset.frame) this.desk.goTo(Number(target.dataset.frame));
+      else if (target.dataset.path) this.desk.goTo(this.nearestFrame(target.dataset.path, this.local(e)));
     }, { signal });
     this.svg.addEventListener('pointercancel', () => { drag.abort(); this.store.letGo(); }, { signal });
   }

@@ -24,6 +24,7 @@ export class Score {
     this.desk = desk;
     this.svg = svg;
     this.scroller = rows;
+    this.kept = new Map();
     const draw = () => this.ask();
     store.addEventListener('shot', draw);
     store.addEventListener('motion', draw);
@@ -32,7 +33,8 @@ export class Score {
     desk.addEventListener('frame', () => this.moveHead());
     svg.addEventListener('pointerdown', (event) => this.press(event));
     svg.addEventListener('keydown', (event) => this.key(event));
-    new ResizeObserver(draw).observe(rows);
+    this.measure();
+    new ResizeObserver(() => { this.measure(); draw(); }).observe(rows);
   }
 
   ask() {
@@ -41,7 +43,7 @@ export class Score {
     requestAnimationFrame(() => { this.asked = false; if (this.store.header) this.draw(); });
   }
 
-  get width() { return this.scroller.clientWidth; }
+  measure() { this.width = this.scroller.clientWidth; }
 
   x(frame) { return LEFT + ((frame - this.desk.first()) / Math.max(1, this.desk.last() - this.desk.first())) * (this.width - LEFT - RIGHT_GAP); }
 
@@ -69,7 +71,7 @@ export class Score {
     this.svg.setAttribute('viewBox', `0 0 ${this.width} ${height}`);
     this.head = s('g', { class: 'playhead' }, s('path', { class: 'head', d: `M0 0V${height}` }), s('rect', { class: 'head-flag', x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { class: 'head-text', 'text-anchor': 'middle', y: 12.5 }));
     const focused = document.activeElement?.dataset?.bead;
-    this.svg.replaceChildren(...rows.flatMap((row, i) => this.row(row, RULER + i * ROW)), ...this.ruler(), this.head);
+    this.svg.replaceChildren(...rows.flatMap((row, i) => this.drawn(row, RULER + i * ROW)), ...this.ruler(), this.head);
     if (focused) this.svg.querySelector(`[data-bead="${focused}"]`)?.focus();
     this.moveHead();
   }
@@ -90,6 +92,20 @@ export class Score {
       } else if (since % small === 0) lines += `M${this.x(f).toFixed(1)} ${since % Math.round(rate / 2) === 0 ? 17 : 21}V${RULER}`;
     }
     parts.push(s('path', { class: 'tick-line', d: lines, 'pointer-events': 'none' }));
+    return parts;
+  }
+
+  /** The elements of a row: those drawn before, if all that they show is still the same. */
+  drawn(row, y) {
+    const { node, channels } = row;
+    const chosen = this.desk.chosenKeys;
+    const column = channels.length === 1 ? this.store.motion.get(node.id)?.own[channels[0]] : null;
+    const from = [node, column, y, this.width, this.desk.first(), this.desk.last(), node.id === this.desk.selected, chosen?.id === node.id ? `${chosen.channels} ${chosen.frames}` : ''];
+    const key = `${node.id} ${channels.length === 1 ? channels[0] : 'pose'}`;
+    const known = this.kept.get(key);
+    if (known && known.from.every((value, i) => value === from[i])) return known.parts;
+    const parts = this.row(row, y);
+    this.kept.set(key, { from, parts });
     return parts;
   }
 
@@ -115,7 +131,8 @@ export class Score {
     let low = Infinity; let high = -Infinity;
     for (const v of column) { low = Math.min(low, v); high = Math.max(high, v); }
     let d = '';
-    for (let f = this.desk.first(); f <= this.desk.last(); f++) {
+    const step = Math.max(1, Math.floor((this.desk.last() - this.desk.first()) / this.width)); // no finer than the screen
+    for (let f = this.desk.first(); f <= this.desk.last(); f += step) {
       const v = this.store.value(f, column);
       d += `${d ? 'L' : 'M'}${this.x(f).toFixed(1)} ${(y + ROW - 5 - ((v - low) / (high - low || 1)) * (ROW - 10)).toFixed(1)}`;
     }

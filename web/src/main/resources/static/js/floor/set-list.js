@@ -49,10 +49,15 @@ export class SetList {
     return rows;
   }
 
-  render() {
+  /** @param again also if the list says the same as before */
+  render(again = false) {
     if (!this.store.header) return;
     if (!this.folded) this.foldAtFirst();
     for (const carrier of this.store.carriersOf(this.desk.selected)) this.folded.delete(carrier.id);
+    const { desk } = this;
+    const signature = [desk.selected, desk.camera, ...this.folded, ...this.store.nodes.flatMap((n) => [n.id, n.name, n.kind, n.hidden, n.carrier])].join('|');
+    if (signature === this.signature && !again) return;
+    this.signature = signature;
     const at = this.list.scrollTop;
     const inList = this.list.contains(document.activeElement);
     this.shown = this.rows();
@@ -105,7 +110,7 @@ export class SetList {
       done = true;
       const name = input.value.trim();
       if (keep && name && name !== node.name) this.store.edit([{ edit: 'rename', id: node.id, name }]);
-      else this.render();
+      else this.render(true);
     };
     input.addEventListener('keydown', (event) => {
       event.stopPropagation();
