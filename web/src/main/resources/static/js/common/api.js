@@ -1,6 +1,6 @@
 // Calls to the server. Every failure becomes a Problem with a sentence an artist can act on.
 
-const token = document.querySelector('meta[name="csrf-token"]')?.content;
+let token = document.querySelector('meta[name="csrf-token"]')?.content;
 const tokenHeader = document.querySelector('meta[name="csrf-header"]')?.content;
 
 /** Names this window, so that it can tell its own changes from those of others. */
@@ -16,7 +16,16 @@ export class Problem extends Error {
   }
 }
 
-async function call(method, path, { body, accept = 'application/json' } = {}) {
+/** A page that has been open for long may hold the token of a session that ended: takes a new one. */
+async function renewToken() {
+  const page = await fetch(location.pathname, { headers: { Accept: 'text/html' } });
+  const html = new DOMParser().parseFromString(await page.text(), 'text/html');
+  if (!page.ok || page.redirected) throw new Problem(401, { detail: 'You are logged out. Log in again in another tab; this change waits here', retry: true });
+  token = html.querySelector('meta[name="csrf-token"]').content;
+}
+
+async function call(method, path, options = {}, renewed = false) {
+  const { body, accept = 'application/json' } = options;
   const headers = { Accept: accept, 'Idle-Lens-Window': windowName };
   if (method !== 'GET' && tokenHeader) headers[tokenHeader] = token;
   if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = 'application/json';
@@ -27,7 +36,11 @@ async function call(method, path, { body, accept = 'application/json' } = {}) {
     throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
   }
   if (answer.ok) return answer;
-  if (answer.status === 401 || answer.redirected) location.assign('/login');
+  if (method !== 'GET' && !renewed && (answer.status === 401 || answer.status === 403)) {
+    await renewToken();
+    return call(method, path, options, true);
+  }
+  if (answer.status === 401) throw new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
   let problem = {};
   try { problem = await answer.json(); } catch { problem = { detail: `The server answered ${answer.status}` }; }
   throw new Problem(answer.status, problem);

@@ -15,6 +15,7 @@ import { SetList } from './set-list.js';
 import { Settings } from './settings.js';
 import { ShotStore } from './shot-store.js';
 
+const LOAD_AGAIN_MS = 1500;
 const $ = (id) => document.getElementById(id);
 const floor = $('floor');
 const store = new ShotStore(floor.dataset.shot);
@@ -137,7 +138,22 @@ playback.addEventListener('change', () => { $('play').textContent = playback.pla
 playback.addEventListener('rate', () => { $('reached').textContent = `${playback.reached.toFixed(1)} fps reached`; });
 setInterval(showSaved, 5000);
 
-await store.load();
+/** Loads the shot; while the server does not answer, says so and tries again. */
+async function loadPatiently() {
+  for (;;) {
+    try {
+      await store.load();
+      return;
+    } catch (problem) {
+      $('saved').textContent = problem.message;
+      $('saved').classList.add('trouble');
+      if (!problem.retry) throw problem;
+      await new Promise((resolve) => { setTimeout(resolve, LOAD_AGAIN_MS); });
+    }
+  }
+}
+
+await loadPatiently();
 desk.frame = store.header.in;
 desk.announce('frame');
 plan.fit();

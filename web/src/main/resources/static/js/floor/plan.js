@@ -3,6 +3,7 @@ import { s } from '../common/dom.js';
 import { metres } from '../common/format.js';
 import { keyFrames, POSE } from './shot-store.js';
 import { forward, outline } from './outline.js';
+import { PlanGestures } from './plan-gestures.js';
 
 const POSE_CHANNELS = POSE;
 const LARGEST_LABELLED_M = 80;
@@ -23,8 +24,7 @@ export class Plan {
     this.under = s('g');
     this.over = s('g');
     svg.append(this.under, this.over);
-    svg.addEventListener('pointerdown', (event) => this.press(event), { signal });
-    svg.addEventListener('wheel', (event) => this.zoom(event), { signal, passive: false });
+    this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
     store.addEventListener('motion', () => this.ask('all'), { signal });
     store.addEventListener('meshes', () => { this.outlines.clear(); this.ask('all'); }, { signal });
@@ -339,93 +339,6 @@ export class Plan {
     const [, h] = this.size;
     const length = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200].findLast((m) => m / this.metresPerPixel <= 90) ?? 0.1;
     return [s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }), s('text', { class: 'halo', x: 14, y: h - 20, text: `${length} m` })];
-  }
-
-  /** Where in the plan the pointer is, in pixels. */
-  local(event) {
-    const box = this.svg.getBoundingClientRect();
-    return [event.clientX - box.left, event.clientY - box.top];
-  }
-
-  zoom(event) {
-    event.preventDefault();
-    const at = this.local(event);
-    const before = this.fromScreen(at);
-    this.metresPerPixel = Math.max(0.002, Math.min(3, this.metresPerPixel * Math.exp(event.deltaY * 0.0015)));
-    const after = this.fromScreen(at);
-    this.centre = [this.centre[0] + before[0] - after[0], this.centre[1] + before[1] - after[1]];
-    this.ask('all');
-  }
-
-  press(event) {
-    if (event.button > 1) return;
-    event.preventDefault();
-    this.svg.setPointerCapture(event.pointerId);
-    const target = event.target;
-    const from = [event.clientX, event.clientY];
-    const drag = new AbortController();
-    const { signal } = drag;
-    const id = target.dataset.id;
-    const turned = target.dataset.turn;
-    const gesture = turned ? this.turning(turned, from) : id && event.button === 0 ? this.moving(id) : this.panning();
-    let moved = false;
-    this.svg.addEventListener('pointermove', (e) => {
-      const by = [e.clientX - from[0], e.clientY - from[1]];
-      moved ||= Math.hypot(...by) > 3;
-      if (moved) gesture.move(by, e, false);
-    }, { signal });
-    this.svg.addEventListener('pointerup', (e) => {
-      drag.abort();
-      if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
-      else if (id) this.desk.select(id);
-      else if (target.dataset.path) this.desk.goTo(this.nearestFrame(target.dataset.path, this.local(e)));
-    }, { signal });
-    this.svg.addEventListener('pointercancel', () => { drag.abort(); this.store.letGo(); }, { signal });
-  }
-
-  panning() {
-    const centre = [...this.centre];
-    const up = this.side === 'above' ? 1 : -1;
-    return { move: ([dx, dy]) => { this.centre = [centre[0] - dx * this.metresPerPixel, centre[1] - up * dy * this.metresPerPixel]; this.ask('all'); } };
-  }
-
-  /** A piece that is part of a set moves the set, unless it is the chosen one. */
-  handled(id) {
-    if (id === this.desk.selected) return id;
-    const carriers = this.store.carriersOf(id);
-    if (carriers.some((n) => n.id === this.desk.selected)) return this.desk.selected;
-    return id;
-  }
-
-  moving(id) {
-    const node = this.store.byId.get(this.handled(id));
-    if (node.id !== this.desk.selected) this.desk.select(node.id);
-    const frame = this.desk.frame;
-    const round = (v) => Math.round(v * 1000) / 1000;
-    return {
-      move: ([dx, dy], event, done) => {
-        const a = round(dx * this.metresPerPixel);
-        const b = round(dy * this.metresPerPixel);
-        const by = this.side === 'above' ? { dx: a, dz: b } : { dz: a, dy: -b };
-        this.desk.change(node, ['x', 'y', 'z'], (keying) => ({ edit: 'move-in-world', id: node.id, frame, ...by, keying }), { done });
-      },
-    };
-  }
-
-  turning(id, from) {
-    const node = this.store.byId.get(id);
-    const frame = this.desk.frame;
-    const box = this.svg.getBoundingClientRect();
-    const [cx, cy] = this.toScreen(this.plane(this.store.pose(id, frame)));
-    const angle = (x, y) => Math.atan2(x - box.left - cx, y - box.top - cy);
-    const start = angle(...from);
-    return {
-      move: (by, event, done) => {
-        let turn = ((angle(event.clientX, event.clientY) - start) * 180) / Math.PI;
-        turn = Math.round((((turn + 540) % 360) - 180) * 100) / 100;
-        this.desk.change(node, ['pan', 'tilt', 'roll'], (keying) => ({ edit: 'move-in-world', id, frame, turn, keying }), { done });
-      },
-    };
   }
 
   dispose() { this.abort.abort(); this.observer.disconnect(); }

@@ -160,4 +160,25 @@ class PagesTest extends BrowserTest {
     complaints.removeIf(c -> c.contains("503"));
     page.close();
   }
+
+  @Test
+  void loggedOut_theEditWaitsUntilSomebodyLogsInAgain() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    context.clearCookies();
+    page.evaluate(
+        "() => { idleLens.store.edit([{ edit: 'rename', id: 'keeper', name: 'Watch' }]); }");
+    page.waitForSelector("#saved.trouble:has-text('You are logged out')");
+    Page other = newPage();
+    other.navigate(app.address() + "/login");
+    other.fill("[name=username]", "demo");
+    other.fill("[name=password]", "tern-quay");
+    other.click("button[type=submit]");
+    other.waitForURL(url -> !url.contains("/login"));
+    waitForRevision(page, 2);
+    assertThat(app.node(shot, "keeper").get("name").stringValue()).isEqualTo("Watch");
+    complaints.removeIf(c -> c.contains("401") || c.contains("403"));
+    other.close();
+    page.close();
+  }
 }
