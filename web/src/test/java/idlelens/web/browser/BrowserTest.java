@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import idlelens.web.app.IdleLensExtension;
@@ -121,5 +122,22 @@ abstract class BrowserTest {
   protected void waitForRevision(Page page, int revision) {
     page.waitForFunction(
         "r => idleLens.store.revision >= r && idleLens.store.saving.state === 'saved'", revision);
+  }
+
+  /** The number that a script of the page gives. */
+  protected static double number(Page page, String script) {
+    return ((Number) page.evaluate(script)).doubleValue();
+  }
+
+  /** A number field of the settings, by its label. */
+  protected static Locator field(Page page, String label) {
+    return page.locator(".settings input[aria-label='" + label + "']");
+  }
+
+  /** Types into a number field and presses Enter. */
+  protected static void type(Page page, String label, String text) {
+    field(page, label).click();
+    field(page, label).fill(text);
+    field(page, label).press("Enter");
   }
 }

@@ -13,14 +13,6 @@ import tools.jackson.databind.JsonNode;
 /** Numbers, keys, carriers and lenses in the hands of an artist. */
 class DeskTest extends BrowserTest {
 
-  private static Locator field(Page page, String label) {
-    return page.locator(".settings input[aria-label='" + label + "']");
-  }
-
-  private static double number(Page page, String script) {
-    return ((Number) page.evaluate(script)).doubleValue();
-  }
-
   private static JsonNode channel(JsonNode node, String name) {
     return node.get("channels").get(name);
   }
@@ -71,9 +63,7 @@ class DeskTest extends BrowserTest {
     page.click("#record");
     page.selectOption("#keying", "touched");
     page.evaluate("() => { idleLens.desk.goTo(1020); idleLens.desk.select('dolly'); }");
-    field(page, "Pan").click();
-    field(page, "Pan").fill("5");
-    page.keyboard().press("Enter");
+    type(page, "Pan", "5");
     waitForRevision(page, 2);
     JsonNode dolly = app.node(shot, "dolly");
     assertThat(channel(dolly, "pan").get("keys").size()).isEqualTo(4);
@@ -177,9 +167,7 @@ class DeskTest extends BrowserTest {
     long shot = app.copyOf("Lamp room");
     Page page = openFloor(shot);
     page.click("#facts");
-    field(page, "Last frame").click();
-    field(page, "Last frame").fill("1001+2s");
-    page.keyboard().press("Enter");
+    type(page, "Last frame", "1001+2s");
     waitForRevision(page, 2);
     assertThat(page.textContent("#facts")).isEqualTo("24 fps · 1001–1049 · 16:9");
     page.selectOption(".settings select[aria-label='Picture aspect']", "2.39");
@@ -194,9 +182,7 @@ class DeskTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('breakwater', 'piece')");
-    field(page, "Height").click();
-    field(page, "Height").fill("5m");
-    page.keyboard().press("Enter");
+    type(page, "Height", "5m");
     waitForRevision(page, 2);
     assertThat(
             number(

@@ -3,7 +3,6 @@ package idlelens.web.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
@@ -14,26 +13,12 @@ import tools.jackson.databind.JsonNode;
 /** The Floor, driven as an artist drives it. */
 class FloorTest extends BrowserTest {
 
-  private static double number(Page page, String script) {
-    return ((Number) page.evaluate(script)).doubleValue();
-  }
-
   private static void drag(Page page, double x, double y, double dx, double dy) {
     page.mouse().move(x, y);
     page.mouse().down();
     page.mouse().move(x + dx / 2, y + dy / 2, new Mouse.MoveOptions().setSteps(3));
     page.mouse().move(x + dx, y + dy, new Mouse.MoveOptions().setSteps(3));
     page.mouse().up();
-  }
-
-  private static Locator field(Page page, String label) {
-    return page.locator(".settings input[aria-label='" + label + "']");
-  }
-
-  private static void type(Page page, String label, String text) {
-    field(page, label).click();
-    field(page, label).fill(text);
-    field(page, label).press("Enter");
   }
 
   @Test
