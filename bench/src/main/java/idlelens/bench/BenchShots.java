@@ -79,7 +79,7 @@ final class BenchShots {
           i % 2 == 0
               ? Tangent.Kind.SETTLE
               : new Tangent.Free(
-                  new Tangent.Handle(step * 0.5, 0), new Tangent.Handle(step * 0.2, 0), true);
+                  new Tangent.Handle(step * 0.5, 0), new Tangent.Handle(step * 0.2, 0), true, true);
       double value = middle + spread * (random.nextDouble() * 2 - 1);
       keys.add(new Key(1001 + Math.rint(i * step), value, tangent));
     }

@@ -12,6 +12,8 @@ import idlelens.core.lens.LensBody;
 import idlelens.core.scene.Carriage;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
+import idlelens.core.scene.KeyFilter;
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -25,6 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /** A shot with everything in it that a document can hold. */
 public final class Rigs {
@@ -47,13 +50,14 @@ public final class Rigs {
 
   private static Channels moving() {
     Tangent free =
-        new Tangent.Free(new Tangent.Handle(3.25, -0.5), new Tangent.Handle(4, 0.125), true);
+        new Tangent.Free(new Tangent.Handle(3.25, -0.5), new Tangent.Handle(4, 0.125), true, true);
+    Tangent reached = new Tangent.Reached(new Tangent.Handle(2, 1), Tangent.Kind.HOLD);
     return Channels.pose()
         .with(
             Map.of(
                 Channel.X, keyed(Tangent.Kind.SETTLE, 1001, 0.1, 1020, 3.5, 1040, 2),
                 Channel.Y, keyed(free, 1001, 1, 1033.5, 1.5),
-                Channel.Z, keyed(Tangent.Kind.HOLD, 1001, 0, 1030, -4),
+                Channel.Z, keyed(reached, 1001, 0, 1030, -4),
                 Channel.PAN, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 730),
                 Channel.TILT, keyed(Tangent.Kind.FLOW, 1001, -10, 1010, 20, 1048, -30),
                 Channel.ROLL,
@@ -86,7 +90,9 @@ public final class Rigs {
             1,
             Tangent.Kind.STRAIGHT),
         List.of(
-            new Node.Null(body("dolly", Carriage.WORLD, moving())),
+            new Node.Null(
+                body("dolly", Carriage.WORLD, moving())
+                    .withFilter(new KeyFilter(Set.of(Channel.ROLL), Set.of(Channel.Y)))),
             new Node.Null(body("head", new Carriage("dolly", offset), moving())),
             new Node.Camera(body("cam", new Carriage("head", offset), camera), lens),
             new Node.Camera(
@@ -105,7 +111,10 @@ public final class Rigs {
             new Node.Sun(
                 body("sun", Carriage.WORLD, Channels.pose().restingAt(0, 9, 0, 30, -20, 0)),
                 "#ffd9a6",
-                1.25)));
+                1.25)),
+        List.of(
+            new Marker("door", 1010, "Door opens", Marker.Kind.HIT, ""),
+            new Marker("note", 1020.5, "Look here", Marker.Kind.NOTE, "cam")));
   }
 
   private static Node piece(String id, Shape shape) {

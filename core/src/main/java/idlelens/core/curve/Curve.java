@@ -15,9 +15,6 @@ public final class Curve {
   /** The most keys a curve may have. */
   public static final int MOST_KEYS = 100_000;
 
-  /** Keys nearer than this, in frames, stand on the same frame. */
-  private static final double SAME_FRAME = 1e-6;
-
   private final double rest;
   private final List<Key> keys;
   private final Beyond before;
@@ -83,6 +80,9 @@ public final class Curve {
   }
 
   private static boolean isFlat(Tangent tangent) {
+    if (tangent instanceof Tangent.Reached reached) {
+      return reached.in().value() == 0;
+    }
     return !(tangent instanceof Tangent.Free free)
         || (free.in().value() == 0 && free.out().value() == 0);
   }
@@ -101,10 +101,73 @@ public final class Curve {
     return spans;
   }
 
+  /** The stretch between key {@code i} and the next, as it is evaluated. */
+  public Segment segment(int i) {
+    Require.within(i, 0, keys.size() - 2, "segment");
+    return Segment.of(keys, new Slopes(keys), i);
+  }
+
+  /** The stretch that holds a frame between the first and the last key. */
+  int segmentAt(double frame) {
+    return spans.find(frame, 0);
+  }
+
+  /**
+   * The tangent of key {@code i} as one set by hand that leaves the curve as it is, with handles as
+   * they are before they are cut to fit their segment. At the ends of the curve the missing side
+   * mirrors the other.
+   */
+  public Tangent.Free handles(int i) {
+    Tangent.Free given = keys.get(i).tangent() instanceof Tangent.Free free ? free : null;
+    if (keys.size() == 1) {
+      return given != null ? given : Tangent.Free.sloped(0);
+    }
+    Slopes slopes = new Slopes(keys);
+    boolean last = i == keys.size() - 1;
+    Tangent.Handle in = i == 0 ? null : Segment.reaching(keys, slopes, i);
+    Tangent.Handle out = last ? null : leaving(slopes, i);
+    return new Tangent.Free(
+        in != null ? in : given != null ? given.in() : out,
+        out != null ? out : given != null ? given.out() : in,
+        given == null || given.joined(),
+        given != null && given.weighted());
+  }
+
+  private Tangent.Handle leaving(Slopes slopes, int i) {
+    return keys.get(i).tangent().leavesBending()
+        ? Segment.leaving(keys, slopes, i)
+        : segment(i).out();
+  }
+
+  /** With key {@code i} left by that handle; a free one is made of its tangent for it. */
+  Curve leftBy(int i, Tangent.Handle out) {
+    Tangent.Free free = handles(i);
+    Tangent.Handle in = i == 0 ? out : free.in();
+    boolean joined = free.joined() && isLine(in, out);
+    return withKeyAt(i, keys.get(i).withTangent(new Tangent.Free(in, out, joined, true)));
+  }
+
+  /** With key {@code i} reached by that handle, and left as before. */
+  Curve reachedBy(int i, Tangent.Handle in) {
+    Key key = keys.get(i);
+    if (!key.tangent().leavesBending()) {
+      return withKeyAt(i, key.withTangent(new Tangent.Reached(in, key.tangent().plain())));
+    }
+    Tangent.Free free = handles(i);
+    Tangent.Handle out = i == keys.size() - 1 ? in : free.out();
+    boolean joined = free.joined() && isLine(in, out);
+    return withKeyAt(i, key.withTangent(new Tangent.Free(in, out, joined, true)));
+  }
+
+  private static boolean isLine(Tangent.Handle in, Tangent.Handle out) {
+    double steep = Math.max(Math.abs(in.slope()), Math.abs(out.slope()));
+    return Math.abs(in.slope() - out.slope()) <= 1e-9 * (1 + steep);
+  }
+
   /** Index of the key at that frame (within 1e-6 of a frame), or -1. */
   public int indexOf(double frame) {
-    int at = after(frame - SAME_FRAME);
-    return at < keys.size() && keys.get(at).frame() < frame + SAME_FRAME ? at : -1;
+    int at = after(frame - Key.SAME_FRAME);
+    return at < keys.size() && keys.get(at).frame() < frame + Key.SAME_FRAME ? at : -1;
   }
 
   /** Index of the first key later than a frame; the number of keys if there is none. */
@@ -120,6 +183,13 @@ public final class Curve {
       }
     }
     return low;
+  }
+
+  /** This curve with the key at an index changed. */
+  public Curve withKeyAt(int index, Key key) {
+    List<Key> next = new ArrayList<>(keys);
+    next.set(index, key);
+    return withKeys(next);
   }
 
   /** The same behaviour with other keys. */
@@ -153,9 +223,7 @@ public final class Curve {
    */
   public Curve withoutKeys(double... frames) {
     List<Key> next =
-        keys.stream()
-            .filter(k -> Arrays.stream(frames).noneMatch(f -> Math.abs(f - k.frame()) < SAME_FRAME))
-            .toList();
+        keys.stream().filter(k -> Arrays.stream(frames).noneMatch(f -> k.isAt(f))).toList();
     if (next.isEmpty() && isKeyed()) {
       return new Curve(keys.get(keys.size() - 1).value(), next, before, after);
     }

@@ -35,6 +35,45 @@ public final class CurvePlayer {
     }
   }
 
+  /**
+   * First derivative, in value a frame. At a key, that of the segment after it; where a held
+   * segment jumps, 0.
+   */
+  public double slope(double frame) {
+    if (spans == null) {
+      return 0;
+    }
+    Beyond behaviour = behaviourAt(frame);
+    if (behaviour == Beyond.HOLD) {
+      return 0;
+    }
+    if (behaviour == Beyond.RUN_ON) {
+      return spans.edgeSlope(frame > spans.last());
+    }
+    double within = behaviour == null ? frame : wrap(frame);
+    span = spans.find(within, span);
+    return spans.slope(span, within);
+  }
+
+  /** Second derivative, in value a frame and frame. */
+  public double bend(double frame) {
+    Beyond behaviour = spans == null ? Beyond.HOLD : behaviourAt(frame);
+    if (behaviour == Beyond.HOLD || behaviour == Beyond.RUN_ON) {
+      return 0;
+    }
+    double within = behaviour == null ? frame : wrap(frame);
+    span = spans.find(within, span);
+    return spans.bend(span, within);
+  }
+
+  /** What the curve does at a frame outside its keys; null between them. */
+  private Beyond behaviourAt(double frame) {
+    if (frame < spans.first()) {
+      return curve.before();
+    }
+    return frame > spans.last() ? curve.after() : null;
+  }
+
   private double inside(double frame) {
     span = spans.find(frame, span);
     return spans.value(span, frame);

@@ -1,6 +1,7 @@
 package idlelens.core.curve;
 
 import idlelens.core.rule.Require;
+import java.util.Collection;
 
 /** A value at a frame, and how the curve passes through it. */
 public record Key(double frame, double value, Tangent tangent) {
@@ -8,6 +9,19 @@ public record Key(double frame, double value, Tangent tangent) {
     Require.within(frame, -1e7, 1e7, "frame");
     Require.within(value, -1e12, 1e12, "value");
     Require.present(tangent, "tangent");
+  }
+
+  /** Keys nearer than this, in frames, stand on the same frame. */
+  static final double SAME_FRAME = 1e-6;
+
+  /** Whether this key stands at a frame. */
+  public boolean isAt(double otherFrame) {
+    return Math.abs(frame - otherFrame) < SAME_FRAME;
+  }
+
+  /** Whether one of the frames is this key's. */
+  public boolean isAmong(Collection<Double> frames) {
+    return frames.stream().anyMatch(this::isAt);
   }
 
   public Key withValue(double newValue) {

@@ -13,21 +13,20 @@ final class Slopes {
   /** Slope with which key {@code i} is left towards the next one. */
   double leaving(int i) {
     if (keys.get(i).tangent() instanceof Tangent.Free free) {
-      return slope(free.out());
+      return free.out().slope();
     }
-    return keys.get(i).tangent() == Tangent.Kind.STRAIGHT ? secant(i) : automatic(i);
+    return keys.get(i).tangent().leaves(Tangent.Kind.STRAIGHT) ? secant(i) : automatic(i);
   }
 
   /** Slope with which key {@code i} is reached from the one before. */
   double reaching(int i) {
     if (keys.get(i).tangent() instanceof Tangent.Free free) {
-      return slope(free.in());
+      return free.in().slope();
+    }
+    if (keys.get(i).tangent() instanceof Tangent.Reached reached) {
+      return reached.in().slope();
     }
     return keys.get(i).tangent() == Tangent.Kind.STRAIGHT ? secant(i - 1) : automatic(i);
-  }
-
-  private static double slope(Tangent.Handle handle) {
-    return handle.frames() == 0 ? 0 : handle.value() / handle.frames();
   }
 
   private double automatic(int i) {

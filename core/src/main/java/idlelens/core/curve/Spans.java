@@ -10,10 +10,9 @@ import java.util.List;
  */
 final class Spans {
   private static final int STRIDE = 7;
-  private static final int MOST_STEPS = 64;
 
-  /** A Newton step as small as this squares the error away: what is left is below 1e-14. */
-  private static final double LAST_STEP = 1e-8;
+  /** Where time all but stands still along p, slopes are taken across this many frames. */
+  private static final double STEEP_FRAMES = 1e-3;
 
   private final double[] frame;
   private final double[] cubic;
@@ -27,65 +26,32 @@ final class Spans {
 
   static Spans of(Curve curve) {
     List<Key> keys = curve.keys();
-    Slopes slopes = new Slopes(keys);
     double[] frame = keys.stream().mapToDouble(Key::frame).toArray();
     double[] cubic = new double[(keys.size() - 1) * STRIDE];
+    Slopes slopes = new Slopes(keys);
     for (int i = 0; i < keys.size() - 1; i++) {
-      fill(
-          cubic,
-          i * STRIDE,
-          keys.get(i),
-          keys.get(i + 1),
-          slopes.leaving(i),
-          slopes.reaching(i + 1));
+      fill(cubic, i * STRIDE, Segment.of(keys, slopes, i));
     }
     return new Spans(frame, cubic, keys.get(keys.size() - 1).value());
   }
 
-  private static void fill(
-      double[] c, int at, Key left, Key right, double leaving, double reaching) {
-    double width = right.frame() - left.frame();
-    c[at] = left.value();
+  private static void fill(double[] c, int at, Segment s) {
+    c[at] = s.v0();
     c[at + 4] = 1; // time is p
-    if (left.tangent() == Tangent.Kind.HOLD) {
+    if (s.held()) {
       return;
     }
-    if (left.tangent() == Tangent.Kind.STRAIGHT) {
-      c[at + 1] = right.value() - left.value();
-      return;
+    c[at + 1] = 3 * (s.v1() - s.v0());
+    c[at + 2] = 3 * (s.v0() - 2 * s.v1() + s.v2());
+    c[at + 3] = s.v3() - s.v0() + 3 * (s.v1() - s.v2());
+    double width = s.width();
+    double t1 = (s.t1() - s.t0()) / width;
+    double t2 = (s.t2() - s.t0()) / width;
+    if (Math.abs(t1 - 1 / 3.0) > 1e-12 || Math.abs(t2 - 2 / 3.0) > 1e-12) {
+      c[at + 4] = 3 * t1;
+      c[at + 5] = 3 * (t2 - 2 * t1);
+      c[at + 6] = 1 + 3 * (t1 - t2);
     }
-    double outFrames = left.tangent() instanceof Tangent.Free f ? f.out().frames() : width / 3;
-    double outValue =
-        left.tangent() instanceof Tangent.Free f ? f.out().value() : leaving * width / 3;
-    double inFrames = right.tangent() instanceof Tangent.Free f ? f.in().frames() : width / 3;
-    double inValue =
-        right.tangent() instanceof Tangent.Free f ? f.in().value() : reaching * width / 3;
-    double total = outFrames + inFrames;
-    if (total > width) { // time must not turn back
-      double scale = width / total;
-      outFrames *= scale;
-      outValue *= scale;
-      inFrames *= scale;
-      inValue *= scale;
-    }
-    bezier(c, at, left.value(), left.value() + outValue, right.value() - inValue, right.value());
-    double third = width / 3;
-    if (Math.abs(outFrames - third) > 1e-12 * width || Math.abs(inFrames - third) > 1e-12 * width) {
-      time(c, at + 4, outFrames / width, 1 - inFrames / width);
-    }
-  }
-
-  private static void bezier(double[] c, int at, double p0, double p1, double p2, double p3) {
-    c[at] = p0;
-    c[at + 1] = 3 * (p1 - p0);
-    c[at + 2] = 3 * (p0 - 2 * p1 + p2);
-    c[at + 3] = p3 - p0 + 3 * (p1 - p2);
-  }
-
-  private static void time(double[] c, int at, double t1, double t2) {
-    c[at] = 3 * t1;
-    c[at + 1] = 3 * (t2 - 2 * t1);
-    c[at + 2] = 1 + 3 * (t1 - t2);
   }
 
   int count() {
@@ -136,6 +102,44 @@ final class Spans {
     return span + 1 < count() ? cubic[(span + 1) * STRIDE] : lastValue;
   }
 
+  /** First derivative, in value a frame. At a key, that of the segment given. */
+  double slope(int span, double t) {
+    int c = span * STRIDE;
+    double width = frame[span + 1] - frame[span];
+    double p = parameter(c, clamp((t - frame[span]) / width));
+    double run = (3 * cubic[c + 6] * p + 2 * cubic[c + 5]) * p + cubic[c + 4];
+    if (run < 1e-9) {
+      return steep(span, t);
+    }
+    return ((3 * cubic[c + 3] * p + 2 * cubic[c + 2]) * p + cubic[c + 1]) / run / width;
+  }
+
+  /** Second derivative, in value a frame and frame. */
+  double bend(int span, double t) {
+    int c = span * STRIDE;
+    double width = frame[span + 1] - frame[span];
+    double p = parameter(c, clamp((t - frame[span]) / width));
+    double run = (3 * cubic[c + 6] * p + 2 * cubic[c + 5]) * p + cubic[c + 4];
+    if (run < 1e-6) {
+      return 0;
+    }
+    double rise = (3 * cubic[c + 3] * p + 2 * cubic[c + 2]) * p + cubic[c + 1];
+    double moreRise = 6 * cubic[c + 3] * p + 2 * cubic[c + 2];
+    double moreRun = 6 * cubic[c + 6] * p + 2 * cubic[c + 5];
+    return (moreRise * run - rise * moreRun) / (run * run * run) / (width * width);
+  }
+
+  private double steep(int span, double t) {
+    double half = STEEP_FRAMES / 2 * Math.min(1, frame[span + 1] - frame[span]);
+    double from = Math.max(frame[span], t - half);
+    double to = Math.min(frame[span + 1], t + half);
+    return (value(span, to) - value(span, from)) / (to - from);
+  }
+
+  private static double clamp(double p) {
+    return p < 0 ? 0 : Math.min(p, 1);
+  }
+
   /** Slope in value a frame at the very start ({@code end} false) or end of the curve. */
   double edgeSlope(boolean end) {
     int span = end ? count() - 1 : 0;
@@ -147,38 +151,7 @@ final class Spans {
     return run > 1e-12 ? rise / run / width : 0;
   }
 
-  /** Solves time(p) = t by Newton's method inside a shrinking bracket, to about 1e-14. */
   private double parameter(int c, double t) {
-    double d1 = cubic[c + 4];
-    double d2 = cubic[c + 5];
-    double d3 = cubic[c + 6];
-    if (d2 == 0 && d3 == 0 && d1 == 1) {
-      return t;
-    }
-    double low = 0;
-    double high = 1;
-    double p = t;
-    for (int step = 0; step < MOST_STEPS; step++) {
-      double error = ((d3 * p + d2) * p + d1) * p - t;
-      if (Math.abs(error) <= 1e-15) {
-        return p;
-      }
-      if (error > 0) {
-        high = p;
-      } else {
-        low = p;
-      }
-      double slope = (3 * d3 * p + 2 * d2) * p + d1;
-      double next = slope > 0 ? p - error / slope : Double.NaN;
-      if (next > low && next < high) {
-        if (Math.abs(next - p) <= LAST_STEP) {
-          return next;
-        }
-      } else {
-        next = (low + high) / 2; // Newton left the bracket
-      }
-      p = next;
-    }
-    return p;
+    return CubicTime.solve(cubic[c + 4], cubic[c + 5], cubic[c + 6], t);
   }
 }

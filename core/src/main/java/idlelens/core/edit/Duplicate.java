@@ -40,7 +40,8 @@ public record Duplicate(String id, String newId, String newName) implements Edit
                 node.id().equals(id) ? newName : node.name(),
                 node.hidden(),
                 new Carriage(carrier, carriage.offset()),
-                node.channels()));
+                node.channels(),
+                node.filter()));
     if (copy instanceof Node.Camera camera
         && camera.lens().focus() instanceof FocusRule.Follow follow
         && ids.containsKey(follow.nodeId())) {

@@ -19,7 +19,24 @@ public sealed interface Edit
         KeyPose,
         RemoveKeys,
         MoveKeys,
+        ScaleKeys,
+        PlaceKeys,
+        PasteKeys,
+        InsertKeys,
+        AlignKeys,
+        BakeKeys,
+        ReduceKeys,
+        RemoveOvershoot,
+        HoldUntil,
         SetTangents,
+        SetHandle,
+        TurnTangent,
+        SetBeyond,
+        SetKeyFilter,
+        Retime,
+        ConvertRate,
+        SetMarkers,
+        RemoveMarkers,
         SetLens,
         SetFieldOfView,
         SetPiece,
@@ -35,8 +52,8 @@ public sealed interface Edit
   Shot apply(Shot shot);
 
   /**
-   * The things this edit changes or relies on, such as {@code header}, {@code cam/x} or {@code
-   * cam/*}. Two edits that touch nothing in common can be applied in either order.
+   * The things this edit changes or relies on, such as {@code header}, {@code cam/x}, {@code cam/*}
+   * or {@code everything}. Two edits that touch nothing in common can be applied in either order.
    */
   Set<String> touches();
 
@@ -55,7 +72,7 @@ public sealed interface Edit
     Shot after = shot;
     for (int i = 0; i < edits.size(); i++) {
       try {
-        after = edits.get(i).apply(after);
+        after = Locks.kept(after, edits.get(i));
       } catch (idlelens.core.rule.RefusedException e) {
         throw edits.size() == 1 ? e : e.inside("edits[" + i + "]");
       }
@@ -70,6 +87,9 @@ public sealed interface Edit
 
   /** Whether two sets of touched things have something in common. */
   static boolean overlap(Set<String> one, Set<String> other) {
+    if (one.contains("everything") || other.contains("everything")) {
+      return true;
+    }
     return one.stream().anyMatch(a -> other.stream().anyMatch(b -> same(a, b)));
   }
 

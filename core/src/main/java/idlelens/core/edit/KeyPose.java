@@ -12,7 +12,8 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * Keys channels at a frame with the values they have there.
+ * Keys channels at a frame with the values they have there; those that the node's filter leaves out
+ * are passed over.
  *
  * @param channels the channels; the six of the pose make a whole-pose key
  */
@@ -30,7 +31,13 @@ public record KeyPose(String id, double frame, List<Channel> channels) implement
     Node node = shot.node(id);
     Channels now = node.channels();
     Map<Channel, Double> values = new EnumMap<>(Channel.class);
-    channels.forEach(c -> values.put(c, now.get(c).at(frame)));
+    channels.stream()
+        .filter(node.filter()::passes)
+        .forEach(c -> values.put(c, now.get(c).at(frame)));
+    if (values.isEmpty()) {
+      throw new RefusedException(
+          node.name() + ".channels", "all left out or locked", "a channel that takes keys");
+    }
     return Keyed.write(shot, id, frame, values, Keying.TOUCHED);
   }
 

@@ -25,6 +25,9 @@ final class Keyed {
     Channels channels = node.channels();
     EnumMap<Channel, Curve> next = new EnumMap<>(Channel.class);
     for (Channel channel : affected(values.keySet(), keying)) {
+      if (!values.containsKey(channel) && !node.filter().passes(channel)) {
+        continue;
+      }
       Curve curve = channels.get(channel);
       double value =
           values.containsKey(channel) ? channel.check(values.get(channel)) : curve.at(frame);

@@ -1,41 +1,26 @@
 package idlelens.core.edit;
 
-import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.List;
 import java.util.Set;
 
-/** Removes the keys of channels at frames. A channel left without keys keeps the last value. */
-public record RemoveKeys(String id, List<Double> frames, List<Channel> channels) implements Edit {
-  public RemoveKeys {
-    frames = List.copyOf(frames);
-    channels = List.copyOf(channels);
-  }
-
+/** Removes keys. A channel left without keys keeps the last value. */
+public record RemoveKeys(Picks picks) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    Node node = shot.node(id);
-    double[] which = frames.stream().mapToDouble(Double::doubleValue).toArray();
-    boolean any =
-        channels.stream()
-            .anyMatch(c -> frames.stream().anyMatch(f -> node.channels().get(c).indexOf(f) >= 0));
-    if (!any) {
-      throw new RefusedException(
-          "frames", frames, "frames at which " + node.name() + " has a key on these channels");
-    }
-    return shot.withNode(
-        node.withChannels(node.channels().map(channels, c -> c.withoutKeys(which))));
+    picks.requireKeys(shot);
+    return picks.change(
+        shot,
+        (curve, pick) ->
+            curve.withoutKeys(pick.frames().stream().mapToDouble(Double::doubleValue).toArray()));
   }
 
   @Override
   public Set<String> touches() {
-    return Keyed.touches(id, channels);
+    return picks.touches();
   }
 
   @Override
   public String summary() {
-    return frames.size() == 1 ? "Remove a key" : "Remove " + frames.size() + " keys";
+    return "Remove " + picks.words();
   }
 }

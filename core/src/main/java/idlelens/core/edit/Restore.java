@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
@@ -17,12 +18,18 @@ import java.util.Set;
  * @param header the former header, if it changed
  * @param nodes former nodes that changed or went
  * @param order ids of all nodes in their former order
+ * @param markers the former markers, if they changed
  */
-public record Restore(Optional<ShotHeader> header, List<Node> nodes, List<String> order)
+public record Restore(
+    Optional<ShotHeader> header,
+    List<Node> nodes,
+    List<String> order,
+    Optional<List<Marker>> markers)
     implements Edit {
   public Restore {
     nodes = List.copyOf(nodes);
     order = List.copyOf(order);
+    markers = markers.map(List::copyOf);
   }
 
   /** The edit that leads from one shot to another. */
@@ -32,7 +39,8 @@ public record Restore(Optional<ShotHeader> header, List<Node> nodes, List<String
     return new Restore(
         target.header().equals(now.header()) ? Optional.empty() : Optional.of(target.header()),
         changed,
-        target.nodes().stream().map(Node::id).toList());
+        target.nodes().stream().map(Node::id).toList(),
+        target.markers().equals(now.markers()) ? Optional.empty() : Optional.of(target.markers()));
   }
 
   @Override
@@ -43,7 +51,8 @@ public record Restore(Optional<ShotHeader> header, List<Node> nodes, List<String
     for (String id : order) {
       all.add(byId.containsKey(id) ? byId.get(id) : shot.node(id));
     }
-    return new Shot(header.orElse(shot.header()), all);
+    Shot nodesBack = shot.withNodes(all);
+    return new Shot(header.orElse(shot.header()), all, markers.orElse(nodesBack.markers()));
   }
 
   @Override
@@ -51,6 +60,7 @@ public record Restore(Optional<ShotHeader> header, List<Node> nodes, List<String
     Set<String> touched = new HashSet<>(Set.of("list"));
     nodes.forEach(n -> touched.add(n.id() + "/*"));
     header.ifPresent(h -> touched.add("header"));
+    markers.ifPresent(m -> touched.add("markers"));
     return touched;
   }
 

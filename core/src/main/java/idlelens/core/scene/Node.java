@@ -35,6 +35,10 @@ public sealed interface Node {
     return body().channels();
   }
 
+  default KeyFilter filter() {
+    return body().filter();
+  }
+
   default Node withChannels(Channels channels) {
     return withBody(body().withChannels(channels));
   }

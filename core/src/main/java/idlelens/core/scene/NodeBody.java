@@ -11,9 +11,15 @@ import idlelens.core.rule.Require;
  * @param hidden left out of picture and plan
  * @param carriage what carries it
  * @param channels its curves
+ * @param filter which of them take keys
  */
 public record NodeBody(
-    String id, String name, boolean hidden, Carriage carriage, Channels channels) {
+    String id,
+    String name,
+    boolean hidden,
+    Carriage carriage,
+    Channels channels,
+    KeyFilter filter) {
   public NodeBody {
     if (id == null || !id.matches("[A-Za-z0-9_-]{1,60}")) {
       throw new RefusedException("id", "'" + id + "'", "1 to 60 letters, digits, '-' or '_'");
@@ -21,21 +27,31 @@ public record NodeBody(
     name = Require.name(name, 80, "name");
     Require.present(carriage, "carrier");
     Require.present(channels, "channels");
+    Require.present(filter, "filter");
+  }
+
+  /** A node all of whose channels take keys. */
+  public NodeBody(String id, String name, boolean hidden, Carriage carriage, Channels channels) {
+    this(id, name, hidden, carriage, channels, KeyFilter.OPEN);
   }
 
   public NodeBody withName(String newName) {
-    return new NodeBody(id, newName, hidden, carriage, channels);
+    return new NodeBody(id, newName, hidden, carriage, channels, filter);
   }
 
   public NodeBody withHidden(boolean newHidden) {
-    return new NodeBody(id, name, newHidden, carriage, channels);
+    return new NodeBody(id, name, newHidden, carriage, channels, filter);
   }
 
   public NodeBody withCarriage(Carriage newCarriage) {
-    return new NodeBody(id, name, hidden, newCarriage, channels);
+    return new NodeBody(id, name, hidden, newCarriage, channels, filter);
   }
 
   public NodeBody withChannels(Channels newChannels) {
-    return new NodeBody(id, name, hidden, carriage, newChannels);
+    return new NodeBody(id, name, hidden, carriage, newChannels, filter);
+  }
+
+  public NodeBody withFilter(KeyFilter newFilter) {
+    return new NodeBody(id, name, hidden, carriage, channels, newFilter);
   }
 }

@@ -4,27 +4,34 @@ import idlelens.core.lens.FocusRule;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
-/** A shot: its header and everything on set, in the order of the list. Immutable and valid. */
+/**
+ * A shot: its header, everything on set in the order of the list, and its markers in the order of
+ * their frames. Immutable and valid.
+ */
 public final class Shot {
   /** The most nodes a shot may have. */
   public static final int MOST_NODES = 2000;
 
   private final ShotHeader header;
   private final List<Node> nodes;
+  private final List<Marker> markers;
   private final Map<String, Node> byId;
 
   /**
    * @throws RefusedException if two nodes share an id, a carrier or focus target is missing, or
    *     nodes carry each other in a loop (which is named)
    */
-  public Shot(ShotHeader header, List<Node> nodes) {
+  public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers) {
     this.header = Require.present(header, "header");
     this.nodes = List.copyOf(nodes);
     Require.within(nodes.size(), 0, MOST_NODES, "nodes.count");
@@ -38,6 +45,27 @@ public final class Shot {
       checkReferences(node);
       refuseLoop(node);
     }
+    this.markers = sorted(markers);
+  }
+
+  /** A shot without markers. */
+  public Shot(ShotHeader header, List<Node> nodes) {
+    this(header, nodes, List.of());
+  }
+
+  private List<Marker> sorted(List<Marker> all) {
+    Require.within(all.size(), 0, Marker.MOST, "markers.count");
+    Set<String> ids = new HashSet<>();
+    for (Marker marker : all) {
+      if (!ids.add(marker.id())) {
+        throw new RefusedException("markers.id", "'" + marker.id() + "' twice", "each id once");
+      }
+      if (!marker.nodeId().isEmpty() && !byId.containsKey(marker.nodeId())) {
+        throw new RefusedException(
+            "markers.node", "'" + marker.nodeId() + "'", "the id of a node of this shot");
+      }
+    }
+    return all.stream().sorted(Comparator.comparingDouble(Marker::frame)).toList();
   }
 
   private void checkReferences(Node node) {
@@ -82,6 +110,10 @@ public final class Shot {
 
   public List<Node> nodes() {
     return nodes;
+  }
+
+  public List<Marker> markers() {
+    return markers;
   }
 
   public Optional<Node> find(String id) {
@@ -136,27 +168,44 @@ public final class Shot {
   }
 
   public Shot withHeader(ShotHeader newHeader) {
-    return new Shot(newHeader, nodes);
+    return new Shot(newHeader, nodes, markers);
   }
 
+  /** With other nodes; markers of nodes that are gone go with them. */
   public Shot withNodes(List<Node> newNodes) {
-    return new Shot(header, newNodes);
+    Set<String> ids = new HashSet<>(newNodes.stream().map(Node::id).toList());
+    return new Shot(
+        header,
+        newNodes,
+        markers.stream().filter(m -> m.nodeId().isEmpty() || ids.contains(m.nodeId())).toList());
   }
 
   /** With that node in place of the one with the same id. */
   public Shot withNode(Node changed) {
     node(changed.id());
-    return withNodes(nodes.stream().map(n -> n.id().equals(changed.id()) ? changed : n).toList());
+    return withChanged(Map.of(changed.id(), changed));
+  }
+
+  /** With those nodes in place of the ones with the same ids. */
+  public Shot withChanged(Map<String, Node> changed) {
+    return withNodes(nodes.stream().map(n -> changed.getOrDefault(n.id(), n)).toList());
+  }
+
+  public Shot withMarkers(List<Marker> newMarkers) {
+    return new Shot(header, nodes, newMarkers);
   }
 
   @Override
   public boolean equals(Object other) {
-    return other instanceof Shot that && header.equals(that.header) && nodes.equals(that.nodes);
+    return other instanceof Shot that
+        && header.equals(that.header)
+        && nodes.equals(that.nodes)
+        && markers.equals(that.markers);
   }
 
   @Override
   public int hashCode() {
-    return 31 * header.hashCode() + nodes.hashCode();
+    return Objects.hash(header, nodes, markers);
   }
 
   @Override

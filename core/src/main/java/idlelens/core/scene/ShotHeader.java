@@ -40,4 +40,8 @@ public record ShotHeader(
   public ShotHeader withName(String newName) {
     return new ShotHeader(newName, rate, range, handles, aspect, metresPerUnit, newKeys);
   }
+
+  public ShotHeader withTime(FrameRate newRate, FrameRange newRange, int newHandles) {
+    return new ShotHeader(name, newRate, newRange, newHandles, aspect, metresPerUnit, newKeys);
+  }
 }

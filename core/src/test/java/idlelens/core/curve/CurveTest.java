@@ -25,7 +25,8 @@ class CurveTest {
   }
 
   private static Tangent.Free free(double inF, double inV, double outF, double outV) {
-    return new Tangent.Free(new Tangent.Handle(inF, inV), new Tangent.Handle(outF, outV), false);
+    return new Tangent.Free(
+        new Tangent.Handle(inF, inV), new Tangent.Handle(outF, outV), false, true);
   }
 
   @Test

@@ -69,6 +69,8 @@ class EditSequenceTest {
     boolean looksAround =
         one instanceof MoveInWorld
             || other instanceof MoveInWorld
+            || one instanceof TurnTangent
+            || other instanceof TurnTangent
             || one instanceof Carry
             || other instanceof Carry;
     if (structural || looksAround || Edit.overlap(one.touches(), other.touches())) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
@@ -12,14 +13,21 @@ import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.LensBody;
 import idlelens.core.lens.SensorFormat;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.retime.Landing;
+import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
+import idlelens.core.scene.KeyFilter;
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -48,9 +56,36 @@ class EditTest {
         new Operate("cam", 25, 1, 2, 3, 4, 5, 6, Keying.WHOLE_POSE),
         new MoveInWorld("cam", 25, 1, 0, -2, 30, Keying.TOUCHED),
         new KeyPose("cam", 33, Channel.POSE),
-        new RemoveKeys("cam", List.of(1.0, 40.0), Channel.POSE),
-        new MoveKeys("cam", List.of(20.0), Channel.POSE, 5, MoveKeys.Landing.REFUSE),
-        new SetTangents("cam", List.of(1.0), Channel.POSE, Tangent.Kind.HOLD),
+        new RemoveKeys(Picks.of("cam", Channel.POSE, List.of(1.0, 40.0))),
+        new MoveKeys(Picks.of("cam", Channel.POSE, List.of(20.0)), 5, 0.5, Landing.REFUSE),
+        new SetTangents(
+            Picks.of("cam", Channel.POSE, List.of(1.0)),
+            new TangentChoice.Automatic(Tangent.Kind.HOLD)),
+        new ScaleKeys(
+            Picks.of("cam", List.of(Channel.X), List.of(1.0, 20.0)), 1, 0, 1.5, -1, Landing.REFUSE),
+        new PlaceKeys(
+            Picks.of("cam", List.of(Channel.X), List.of(20.0)),
+            OptionalDouble.of(22.5),
+            OptionalDouble.of(1.25),
+            true,
+            Landing.REFUSE),
+        new PasteKeys(
+            "cam",
+            12,
+            Map.of(Channel.ROLL, List.of(new Key(3, 2, Tangent.Kind.FLOW))),
+            PasteKeys.Way.MIRRORED,
+            true),
+        new InsertKeys(Picks.of("cam", Channel.POSE, List.of(7.0, 31.5))),
+        new AlignKeys("cam"),
+        new BakeKeys("cam", Channel.POSE, 5, 30, 2),
+        new SetHandle("cam", Channel.X, 20, SetHandle.Side.OUT, new Tangent.Handle(4, 3), true),
+        new TurnTangent("cam", 20, SetHandle.Side.OUT, 0, 0, 1, false),
+        new SetBeyond("cam", List.of(Channel.X), Optional.empty(), Optional.of(Beyond.CYCLE)),
+        new SetKeyFilter("cam", new KeyFilter(Set.of(Channel.ROLL), Set.of(Channel.FOCAL))),
+        new HoldUntil(Picks.of("cam", List.of(Channel.TILT), List.of(20.0))),
+        new Retime(List.of(), new TimeMap.Ripple(15, 6), Landing.REFUSE, true, true),
+        new ConvertRate(FrameRate.of(25), ConvertRate.Keep.TIME, false),
+        new SetMarkers(List.of(new Marker("m", 9, "Door", Marker.Kind.CUE, "arm"))),
         new SetLens("cam", LensBody.PLAIN.withSensor(SensorFormat.FULL_FRAME.back())),
         new SetFieldOfView("cam", 1, SetFieldOfView.Side.VERTICAL, 30, Keying.STILL),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#112233")));
@@ -175,10 +210,11 @@ class EditTest {
 
   @Test
   void moveKeys_ontoAnother_isRefusedOrMergedAsAsked() {
-    Edit refused = new MoveKeys("cam", List.of(1.0), Channel.POSE, 39, MoveKeys.Landing.REFUSE);
+    Picks first = Picks.of("cam", Channel.POSE, List.of(1.0));
+    Edit refused = new MoveKeys(first, 39, 0, Landing.REFUSE);
     assertThatThrownBy(() -> refused.apply(RIG))
-        .hasMessage("cam.keys is two at frame 40.0; allowed: one key at a frame");
-    Edit merged = new MoveKeys("cam", List.of(1.0), Channel.POSE, 39, MoveKeys.Landing.MERGE);
+        .hasMessage("cam.x.keys is two at frame 40.0; allowed: one key at a frame");
+    Edit merged = new MoveKeys(first, 39, 0, Landing.MERGE);
     assertThat(merged.apply(RIG).node("cam").channels().get(Channel.X).keys())
         .extracting(Key::frame)
         .containsExactly(20.0, 40.0);

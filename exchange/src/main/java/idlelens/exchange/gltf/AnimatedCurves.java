@@ -57,7 +57,8 @@ final class AnimatedCurves {
             i == keys.size() - 1
                 ? new Tangent.Handle(0, 0)
                 : handle(sampler, keys, i, i + 1, sampler.outSlope(i, component) * factor),
-            false);
+            false,
+            true);
     }
   }
 

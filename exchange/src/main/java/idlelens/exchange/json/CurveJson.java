@@ -6,7 +6,6 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
 import idlelens.exchange.format.FormatException;
-import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -14,8 +13,10 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A curve: a bare number for a still channel, otherwise keys as {@code [frame, value, tangent]} or
- * {@code [frame, value, "free", inFrames, inValue, outFrames, outValue, joined]}.
+ * A curve: a bare number for a still channel, otherwise keys as {@code [frame, value, tangent]}, as
+ * {@code [frame, value, "free", inFrames, inValue, outFrames, outValue, joined, weighted]}, or as
+ * {@code [frame, value, "straight" or "hold", inFrames, inValue]} where a key is reached by a
+ * handle set by hand. Before version 2 all free tangents were weighted, and did not say so.
  */
 final class CurveJson {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -40,17 +41,20 @@ final class CurveJson {
     return out;
   }
 
-  private static JsonNode write(Key key) {
+  static JsonNode write(Key key) {
     ArrayNode out = NODES.arrayNode().add(key.frame()).add(key.value());
     if (key.tangent() instanceof Tangent.Free free) {
-      return out.add("free")
-          .add(free.in().frames())
-          .add(free.in().value())
-          .add(free.out().frames())
-          .add(free.out().value())
-          .add(free.joined());
+      handle(out.add("free"), free.in());
+      return handle(out, free.out()).add(free.joined()).add(free.weighted());
+    }
+    if (key.tangent() instanceof Tangent.Reached reached) {
+      return handle(out.add(JsonPlace.word(reached.leaving())), reached.in());
     }
     return out.add(JsonPlace.word((Tangent.Kind) key.tangent()));
+  }
+
+  private static ArrayNode handle(ArrayNode out, Tangent.Handle handle) {
+    return out.add(handle.frames()).add(handle.value());
   }
 
   static Curve read(JsonPlace place) throws FormatException {
@@ -58,18 +62,17 @@ final class CurveJson {
       return Curve.still(place.number());
     }
     place.only("rest", "keys", "before", "after");
-    List<Key> keys = new ArrayList<>();
-    if (place.has("keys")) {
-      for (JsonPlace key : place.get("keys").list(Curve.MOST_KEYS)) {
-        keys.add(readKey(key));
-      }
-    }
+    List<Key> keys = place.has("keys") ? readKeys(place.get("keys")) : List.of();
     double rest = place.number("rest", keys.isEmpty() ? 0 : keys.get(0).value());
     return new Curve(rest, keys, beyond(place, "before"), beyond(place, "after"));
   }
 
   private static Beyond beyond(JsonPlace place, String field) throws FormatException {
-    return place.has(field) ? place.get(field).choice(Beyond.class) : Beyond.HOLD;
+    return place.choice(field, Beyond.class, Beyond.HOLD);
+  }
+
+  static List<Key> readKeys(JsonPlace place) throws FormatException {
+    return place.list(Curve.MOST_KEYS, CurveJson::readKey);
   }
 
   private static Key readKey(JsonPlace place) throws FormatException {
@@ -83,12 +86,15 @@ final class CurveJson {
   }
 
   private static Tangent readTangent(JsonPlace key) throws FormatException {
-    if (!key.at(2).text().equals("free")) {
-      return key.at(2).choice(Tangent.Kind.class);
+    if (key.at(2).text().equals("free")) {
+      boolean weighted = key.size() < 9 || key.at(8).flag();
+      return new Tangent.Free(handle(key, 3), handle(key, 5), key.at(7).flag(), weighted);
     }
-    return new Tangent.Free(
-        new Tangent.Handle(key.at(3).number(), key.at(4).number()),
-        new Tangent.Handle(key.at(5).number(), key.at(6).number()),
-        key.at(7).flag());
+    Tangent.Kind kind = key.at(2).choice(Tangent.Kind.class, "settle, flow, straight, hold, free");
+    return key.size() < 4 ? kind : new Tangent.Reached(handle(key, 3), kind);
+  }
+
+  private static Tangent.Handle handle(JsonPlace key, int from) throws FormatException {
+    return new Tangent.Handle(key.at(from).number(), key.at(from + 1).number());
   }
 }

@@ -97,12 +97,34 @@ public record JsonPlace(JsonNode node, String path) {
     return places;
   }
 
+  /** Reads one value. */
+  public interface Reading<T> {
+    T of(JsonPlace place) throws FormatException;
+  }
+
+  /** The elements of a list, each read. */
+  public <T> List<T> list(int most, Reading<T> reading) throws FormatException {
+    List<T> all = new ArrayList<>();
+    for (JsonPlace each : list(most)) {
+      all.add(reading.of(each));
+    }
+    return all;
+  }
+
   /** One element of a list. */
   public JsonPlace at(int index) throws FormatException {
     if (!node.isArray() || index >= node.size()) {
       throw refusal("a list with at least " + (index + 1) + " elements");
     }
     return new JsonPlace(node.get(index), path + "[" + index + "]");
+  }
+
+  /** The number of elements of a list. */
+  int size() throws FormatException {
+    if (!node.isArray()) {
+      throw refusal("a list");
+    }
+    return node.size();
   }
 
   /** The names of an object's fields. */
@@ -157,16 +179,31 @@ public record JsonPlace(JsonNode node, String path) {
     return place.isPresent() ? place.get().flag() : otherwise;
   }
 
+  /** One of an enum's constants, or another where the field is missing. */
+  public <E extends Enum<E>> E choice(String field, Class<E> type, E otherwise)
+      throws FormatException {
+    Optional<JsonPlace> place = find(field);
+    return place.isPresent() ? place.get().choice(type) : otherwise;
+  }
+
   /** One of an enum's constants, written in lower case with dashes. */
   public <E extends Enum<E>> E choice(Class<E> type) throws FormatException {
+    return choice(
+        type,
+        String.join(", ", Arrays.stream(type.getEnumConstants()).map(JsonPlace::word).toList()));
+  }
+
+  /**
+   * @param allowed what the refusal says is allowed
+   */
+  <E extends Enum<E>> E choice(Class<E> type, String allowed) throws FormatException {
     String text = node.isString() ? node.stringValue() : "";
     for (E constant : type.getEnumConstants()) {
       if (word(constant).equals(text)) {
         return constant;
       }
     }
-    throw refusal(
-        String.join(", ", Arrays.stream(type.getEnumConstants()).map(JsonPlace::word).toList()));
+    throw refusal(allowed);
   }
 
   /** An enum constant as it is written. */

@@ -7,6 +7,7 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Carriage;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
+import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.exchange.format.FormatException;
@@ -38,6 +39,9 @@ final class NodeJson {
           .add(o.qy())
           .add(o.qz())
           .add(o.qw());
+    }
+    if (!node.filter().equals(KeyFilter.OPEN)) {
+      FilterJson.write(node.filter(), out.putObject("filter"));
     }
     ObjectNode channels = out.putObject("channels");
     node.channels().curves().forEach((c, curve) -> channels.set(c.id(), CurveJson.write(curve)));
@@ -87,7 +91,7 @@ final class NodeJson {
   }
 
   private static void common(JsonPlace place, String... more) throws FormatException {
-    String[] usual = {"id", "name", "kind", "hidden", "carrier", "offset", "channels"};
+    String[] usual = {"id", "name", "kind", "hidden", "carrier", "offset", "filter", "channels"};
     String[] all = java.util.Arrays.copyOf(usual, usual.length + more.length);
     System.arraycopy(more, 0, all, usual.length, more.length);
     place.only(all);
@@ -112,7 +116,10 @@ final class NodeJson {
         place.get("name").text(),
         place.flag("hidden", false),
         new Carriage(place.text("carrier", ""), offset),
-        channels(place, usual));
+        channels(place, usual),
+        place.has("filter")
+            ? FilterJson.read(place.get("filter").only("leftOut", "locked"))
+            : KeyFilter.OPEN);
   }
 
   private static Channels channels(JsonPlace place, Channels usual) throws FormatException {

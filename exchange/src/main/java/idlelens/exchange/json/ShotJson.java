@@ -2,13 +2,13 @@ package idlelens.exchange.json;
 
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
-import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,7 +26,7 @@ public final class ShotJson {
   public static final String FORMAT = "idle-lens/shot";
 
   /** The version written; older ones are read. */
-  public static final int VERSION = 1;
+  public static final int VERSION = 2;
 
   private static final String[] FIELDS = {
     "format",
@@ -40,6 +40,7 @@ public final class ShotJson {
     "metresPerUnit",
     "newKeys",
     "nodes",
+    "markers",
     "assets"
   };
 
@@ -55,6 +56,9 @@ public final class ShotJson {
     out.setAll(writeHeader(shot.header()));
     ArrayNode nodes = out.putArray("nodes");
     shot.nodes().forEach(n -> nodes.add(NodeJson.write(n)));
+    if (!shot.markers().isEmpty()) {
+      out.set("markers", MarkerJson.write(shot.markers()));
+    }
     return out;
   }
 
@@ -102,8 +106,8 @@ public final class ShotJson {
       throw new FormatException("format", place.text("format", "missing"), FORMAT);
     }
     int version = place.get("version").whole();
-    if (version != VERSION) {
-      throw new FormatException("version", version, Integer.toString(VERSION));
+    if (version < 1 || version > VERSION) {
+      throw new FormatException("version", version, "1 to " + VERSION);
     }
     place.only(FIELDS);
     try {
@@ -115,11 +119,10 @@ public final class ShotJson {
 
   private static Shot readShot(JsonPlace place) throws FormatException {
     ShotHeader header = readHeader(place);
-    List<Node> nodes = new ArrayList<>();
-    for (JsonPlace node : place.get("nodes").list(Shot.MOST_NODES)) {
-      nodes.add(NodeJson.read(node));
-    }
-    return new Shot(header, nodes);
+    List<Node> nodes = place.get("nodes").list(Shot.MOST_NODES, NodeJson::read);
+    List<Marker> markers =
+        place.has("markers") ? place.get("markers").list(Marker.MOST, MarkerJson::read) : List.of();
+    return new Shot(header, nodes, markers);
   }
 
   static ShotHeader readHeader(JsonPlace place) throws FormatException {
@@ -130,9 +133,7 @@ public final class ShotJson {
         place.has("handles") ? place.get("handles").whole() : 0,
         place.get("aspect").number(),
         place.number("metresPerUnit", 1),
-        place.has("newKeys")
-            ? place.get("newKeys").choice(Tangent.Kind.class)
-            : Tangent.Kind.SETTLE);
+        place.choice("newKeys", Tangent.Kind.class, Tangent.Kind.SETTLE));
   }
 
   private static Map<String, byte[]> readAssets(JsonPlace place) throws FormatException {

@@ -3,39 +3,69 @@ package idlelens.exchange.json;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import idlelens.core.curve.Beyond;
+import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.AlignKeys;
+import idlelens.core.edit.BakeKeys;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
+import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.HoldUntil;
+import idlelens.core.edit.InsertKeys;
+import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.Operate;
+import idlelens.core.edit.PasteKeys;
+import idlelens.core.edit.Picks;
+import idlelens.core.edit.PlaceKeys;
+import idlelens.core.edit.ReduceKeys;
 import idlelens.core.edit.RemoveKeys;
+import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
+import idlelens.core.edit.RemoveOvershoot;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
+import idlelens.core.edit.Retime;
+import idlelens.core.edit.ScaleKeys;
+import idlelens.core.edit.SetBeyond;
 import idlelens.core.edit.SetFieldOfView;
+import idlelens.core.edit.SetHandle;
 import idlelens.core.edit.SetHidden;
+import idlelens.core.edit.SetKeyFilter;
 import idlelens.core.edit.SetLens;
+import idlelens.core.edit.SetMarkers;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetSun;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.SetValues;
+import idlelens.core.edit.TangentChoice;
+import idlelens.core.edit.TurnTangent;
 import idlelens.core.lens.LensBody;
+import idlelens.core.retime.Landing;
+import idlelens.core.retime.Ramp;
+import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Channel;
+import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRate;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.format.FormatException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,6 +74,16 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class EditJsonTest {
   private static final Shot SHOT = Rigs.everything();
+  private static final Picks KEYS = Picks.of("cam", List.of(Channel.X), List.of(1001.0));
+  private static final Picks MANY =
+      new Picks(
+          List.of(
+              new KeyPick("cam", Channel.POSE, List.of(1001.0, 1020.5)),
+              new KeyPick("head", List.of(Channel.PAN), List.of(1048.0))));
+  private static final Map<Channel, List<Key>> COPIED =
+      Map.of(
+          Channel.X, SHOT.node("cam").channels().get(Channel.X).keys(),
+          Channel.Y, SHOT.node("cam").channels().get(Channel.Y).keys());
 
   static Stream<Edit> edits() {
     return Stream.of(
@@ -58,14 +98,38 @@ class EditJsonTest {
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),
         new MoveInWorld("cam", 1010, 1, 2, 3, 4, Keying.STILL),
         new KeyPose("cam", 1010, Channel.POSE),
-        new RemoveKeys("cam", List.of(1001.0), List.of(Channel.X)),
-        new MoveKeys("cam", List.of(1001.0), Channel.POSE, -2, MoveKeys.Landing.MERGE),
-        new SetTangents("cam", List.of(1001.0), Channel.POSE, Tangent.Kind.FLOW),
+        new RemoveKeys(KEYS),
+        new MoveKeys(KEYS, -2, 0.5, Landing.MERGE),
+        new ScaleKeys(MANY, 1010, 1, 0.5, -2, Landing.REFUSE),
+        new PlaceKeys(KEYS, OptionalDouble.of(7.5), OptionalDouble.empty(), true, Landing.MERGE),
+        new PasteKeys("cam", 1005, COPIED, PasteKeys.Way.MIRRORED, true),
+        new InsertKeys(MANY),
+        new AlignKeys("cam"),
+        new BakeKeys("cam", List.of(Channel.X), 1001, 1048, 2),
+        new ReduceKeys("cam", Channel.POSE, 0.01, 0.1, 0.5),
+        new RemoveOvershoot(KEYS, 0.25, false),
+        new HoldUntil(KEYS),
+        new SetTangents(KEYS, new TangentChoice.Automatic(Tangent.Kind.FLOW)),
+        new SetTangents(MANY, new TangentChoice.ByHand(Optional.of(false), Optional.empty())),
+        new SetHandle(
+            "cam", Channel.PAN, 1001, SetHandle.Side.IN, new Tangent.Handle(4, -2.5), true),
+        new TurnTangent("cam", 1020, SetHandle.Side.OUT, 0.1, 0.2, -0.3, false),
+        new SetBeyond("cam", Channel.POSE, Optional.of(Beyond.CYCLE), Optional.empty()),
+        new SetKeyFilter("cam", new KeyFilter(Set.of(Channel.ROLL), Set.of(Channel.Y))),
+        new Retime(List.of("cam"), new TimeMap.Shift(3), Landing.MERGE, true, false),
+        new Retime(
+            List.of(), new TimeMap.Stretch(1001, 1020, 1010, 2, true), Landing.REFUSE, true, true),
+        new Retime(List.of(), new TimeMap.Ripple(1010, -4), Landing.REFUSE, false, true),
+        new ConvertRate(new FrameRate(30000, 1001), ConvertRate.Keep.TIME, true),
+        new SetMarkers(SHOT.markers()),
+        new RemoveMarkers(List.of("door")),
         new SetLens("cam", LensBody.PLAIN),
         new SetFieldOfView("cam", 1010, SetFieldOfView.Side.VERTICAL, 30, Keying.TOUCHED),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#010203")),
         new SetSun("sun", "#ffffff", 2),
-        new Restore(Optional.of(SHOT.header()), SHOT.nodes(), List.of("cam", "head")));
+        new Restore(
+            Optional.of(SHOT.header()), SHOT.nodes(), List.of("cam", "head"), Optional.empty()),
+        new Restore(Optional.empty(), List.of(), List.of("cam"), Optional.of(SHOT.markers())));
   }
 
   @ParameterizedTest
@@ -77,8 +141,36 @@ class EditJsonTest {
 
   @Test
   void everyKindOfEdit_isAmongThose() {
-    List<Class<?>> tried = edits().<Class<?>>map(Object::getClass).toList();
+    Set<Class<?>> tried = edits().map(Object::getClass).collect(Collectors.toSet());
     assertThat(tried).containsExactlyInAnyOrder(Edit.class.getPermittedSubclasses());
+  }
+
+  @Test
+  void writeAndRead_aRamp_mapsAllFramesAlike() throws Exception {
+    Ramp ramp =
+        new Ramp(
+            List.of(new Ramp.Point(1001, 2), new Ramp.Point(1020, 0.5), new Ramp.Point(1048, 1)),
+            true,
+            List.of(1030.0));
+    Retime edit = new Retime(List.of("cam"), ramp, Landing.REFUSE, true, false);
+    byte[] text = EditJson.text(List.of(edit)).getBytes(StandardCharsets.UTF_8);
+    Retime back = (Retime) EditJson.readList(JsonPlace.parse(text)).get(0);
+    assertThat(back.ids()).containsExactly("cam");
+    for (double frame = 990; frame < 1060; frame += 0.5) {
+      assertThat(back.map().at(frame)).isEqualTo(ramp.at(frame));
+    }
+  }
+
+  @Test
+  void read_anEditAsItWasWrittenBefore_isUnderstood() throws Exception {
+    String text =
+        "[{\"edit\":\"move-keys\",\"id\":\"cam\",\"frames\":[1001],\"channels\":[\"x\"],\"by\":-2,"
+            + "\"landing\":\"merge\"},{\"edit\":\"set-tangents\",\"id\":\"cam\",\"frames\":[1001],"
+            + "\"channels\":[\"x\"],\"tangent\":\"hold\"}]";
+    assertThat(EditJson.readList(JsonPlace.parse(text.getBytes(StandardCharsets.UTF_8))))
+        .containsExactly(
+            new MoveKeys(KEYS, -2, 0, Landing.MERGE),
+            new SetTangents(KEYS, new TangentChoice.Automatic(Tangent.Kind.HOLD)));
   }
 
   @ParameterizedTest
@@ -94,6 +186,14 @@ class EditJsonTest {
             + " allowed: x, y, z",
         "[{\"edit\":\"operate\",\"id\":\"c\",\"frame\":1,\"pan\":1e9}]|[0].pan is 1.0E9; allowed:"
             + " -3600 to 3600",
+        "[{\"edit\":\"retime\",\"map\":{\"kind\":\"warp\"}}]|[0].map.kind is \"warp\"; allowed: shift,",
+        "[{\"edit\":\"retime\",\"map\":{\"kind\":\"ramp\",\"points\":[[1,1],[9,99]]}}]|speed is 99.0;"
+            + " allowed: 0.05 to 20",
+        "[{\"edit\":\"set-tangents\",\"id\":\"c\",\"frames\":[1],\"tangent\":\"soft\"}]|allowed: settle,"
+            + " flow, straight, hold, free",
+        "[{\"edit\":\"remove-keys\",\"picks\":[{\"id\":\"c\",\"when\":1}]}]|[0].picks[0].when is unknown",
+        "[{\"edit\":\"set-markers\",\"markers\":[{\"id\":\"a b\",\"frame\":1,\"name\":\"x\"}]}]|marker.id"
+            + " is 'a b'; allowed: 1 to 60 letters",
         "{}|file is {}; allowed: a list",
       })
   void read_wrongEdit_namesItsPlace(String text, String message) {

@@ -62,13 +62,15 @@ class ShotJsonTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "\"version\":1|\"version\":9|version is 9; allowed: 1",
+        "\"version\":2|\"version\":9|version is 9; allowed: 1 to 2",
         "\"handles\":6|\"handles\":6.5|handles is 6.5; allowed: a whole number",
         "\"kind\":\"camera\"|\"kind\":\"ghost\"|nodes[2].kind is \"ghost\"; allowed: camera, null",
         "\"squeeze\":1.33|\"squeeze\":9|nodes[2].squeeze is 9.0; allowed: 0.5 to 2.5",
         "[1020.0,3.5,\"settle\"]|[1001.0,3.5,\"settle\"]|keys[1].frame is 1001.0; allowed: greater",
-        "\"settle\"]|\"wobbly\"]|allowed: settle, flow, straight, hold",
+        "\"settle\"]|\"wobbly\"]|allowed: settle, flow, straight, hold, free",
         "\"carrier\":\"head\"|\"carrier\":\"nobody\"|The cam.carrier is 'nobody'",
+        "\"kind\":\"hit\"|\"kind\":\"bump\"|markers[0].kind is \"bump\"; allowed: beat, hit, cue, note",
+        "\"leftOut\":[\"roll\"]|\"leftOut\":[\"spin\"]|channel is 'spin'; allowed: x, y, z",
         "\"handles\"|\"handels\"|handels is unknown",
       })
   void read_wrongValue_namesItsPlaceAndWhatIsAllowed(String from, String to, String message) {
@@ -89,6 +91,16 @@ class ShotJsonTest {
       byte[] cut = Arrays.copyOf(whole, length);
       assertThatThrownBy(() -> ShotJson.read(cut)).isInstanceOf(FormatException.class);
     }
+  }
+
+  @Test
+  void read_anOlderVersion_countsItsFreeTangentsAsWeighted() throws Exception {
+    String older =
+        text()
+            .replaceFirst("\"version\":2", "\"version\":1")
+            .replaceFirst(
+                "\"free\",3.25,-0.5,4.0,0.125,true,true", "\"free\",3.25,-0.5,4.0,0.125,true");
+    assertThat(ShotJson.read(octets(older))).isEqualTo(SHOT);
   }
 
   @Test

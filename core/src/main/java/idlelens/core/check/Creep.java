@@ -1,0 +1,70 @@
+package idlelens.core.check;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+
+/**
+ * A channel that starts to move before it was meant to: it is not keyed at a pose key of its node,
+ * so it sets off at the key before that.
+ *
+ * @param channel the channel
+ * @param from frame of the key at which it sets off
+ * @param missing frame of the first pose key after that, at which it has no key
+ * @param amount how far it has come there, in the unit of the channel
+ */
+public record Creep(Channel channel, double from, double missing, double amount) {
+  /** Movement smaller than this, in metres or degrees, is none. */
+  private static final double NOTHING = 1e-6;
+
+  /**
+   * Finds creeping channels of a node. A pose key is a frame at which at least half of the node's
+   * keyed pose channels, and two or more, have a key.
+   */
+  public static List<Creep> find(Node node) {
+    List<Channel> keyed =
+        Channel.POSE.stream().filter(c -> node.channels().get(c).isKeyed()).toList();
+    List<Double> poses = poseKeys(node, keyed);
+    List<Creep> found = new ArrayList<>();
+    for (Channel channel : keyed) {
+      if (node.filter().passes(channel)) {
+        find(channel, node.channels().get(channel), poses, found);
+      }
+    }
+    return found;
+  }
+
+  private static List<Double> poseKeys(Node node, List<Channel> keyed) {
+    TreeMap<Double, Integer> count = new TreeMap<>();
+    keyed.forEach(
+        c -> node.channels().get(c).keys().forEach(k -> count.merge(k.frame(), 1, Integer::sum)));
+    int least = Math.max(2, (keyed.size() + 1) / 2);
+    return count.entrySet().stream()
+        .filter(e -> e.getValue() >= least)
+        .map(java.util.Map.Entry::getKey)
+        .toList();
+  }
+
+  private static void find(Channel channel, Curve curve, List<Double> poses, List<Creep> found) {
+    for (int i = 0; i + 1 < curve.keys().size(); i++) {
+      Key left = curve.keys().get(i);
+      Key right = curve.keys().get(i + 1);
+      if (Math.abs(right.value() - left.value()) <= NOTHING || !poses.contains(left.frame())) {
+        continue;
+      }
+      for (double pose : poses) {
+        if (pose > left.frame() && !left.isAt(pose) && pose < right.frame() && !right.isAt(pose)) {
+          double amount = curve.at(pose) - left.value();
+          if (Math.abs(amount) > NOTHING) {
+            found.add(new Creep(channel, left.frame(), pose, amount));
+          }
+          break;
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,74 @@
+package idlelens.core.check;
+
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.motion.NodeMotion;
+import idlelens.core.motion.PoseTrack;
+import java.util.Optional;
+
+/**
+ * How a node's motion differs between two states of a shot, on the frames that both have.
+ *
+ * @param place largest distance, in metres
+ * @param turn largest angle, in degrees
+ * @param focal largest difference of focal length, in millimetres; absent where there is no lens
+ * @param focus largest difference of focus distance, in metres
+ * @param stop largest difference of f-number
+ */
+public record Difference(
+    Peak place, Peak turn, Optional<Peak> focal, Optional<Peak> focus, Optional<Peak> stop) {
+
+  /** The largest amount and the frame where it is. */
+  public record Peak(double amount, double frame) {}
+
+  /** An amount at a sample of one state and the sample of the other at the same frame. */
+  private interface Measure {
+    double at(int a, int b);
+  }
+
+  /**
+   * @param a one state, one sample a frame
+   * @param b another, with at least one frame in common
+   * @param nodeId a node of both
+   */
+  public static Difference between(Evaluation a, Evaluation b, String nodeId) {
+    NodeMotion mine = a.of(nodeId);
+    NodeMotion theirs = b.of(nodeId);
+    PoseTrack p = mine.world();
+    PoseTrack q = theirs.world();
+    Peak place = peak(a, b, (i, k) -> p.pose(i).place().distance(q.pose(k).place()));
+    Peak turn = peak(a, b, (i, k) -> Math.toDegrees(Turns.angleBetween(p.turn(i), q.turn(k))));
+    if (mine.lens().isEmpty() || theirs.lens().isEmpty()) {
+      return new Difference(place, turn, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+    LensTrack l = mine.lens().get();
+    LensTrack m = theirs.lens().get();
+    return new Difference(
+        place,
+        turn,
+        Optional.of(lens(a, b, l, m, l.focalMm(), m.focalMm())),
+        Optional.of(lens(a, b, l, m, l.focusM(), m.focusM())),
+        Optional.of(lens(a, b, l, m, l.fStop(), m.fStop())));
+  }
+
+  private static Peak lens(
+      Evaluation a, Evaluation b, LensTrack l, LensTrack m, double[] mine, double[] theirs) {
+    return peak(a, b, (i, k) -> Math.abs(mine[l.index(i)] - theirs[m.index(k)]));
+  }
+
+  private static Peak peak(Evaluation a, Evaluation b, Measure measure) {
+    double from = Math.max(a.grid().first(), b.grid().first());
+    double to = Math.min(a.grid().last(), b.grid().last());
+    Peak peak = new Peak(0, from);
+    for (double frame = from; frame <= to; frame++) {
+      int i = (int) Math.rint(frame - a.grid().first());
+      int k = (int) Math.rint(frame - b.grid().first());
+      double amount = measure.at(i, k);
+      if (amount > peak.amount()) {
+        peak = new Peak(amount, frame);
+      }
+    }
+    return peak;
+  }
+}

@@ -1,0 +1,133 @@
+package idlelens.core.curve;
+
+import idlelens.core.rule.RefusedException;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Puts a key on a curve without changing the curve anywhere. */
+public final class KeyInsertion {
+  private KeyInsertion() {}
+
+  /**
+   * The curve with a key at a frame. Between keys the segment is cut in two by de Casteljau's
+   * construction; outside them the edge is held or run on by the new key, and a cycle is unrolled
+   * by whole rounds. Where there is a key already, nothing is done.
+   *
+   * @param frame where the key is to stand
+   * @param usual tangent of a key on a curve that had none
+   * @throws RefusedException if a cycle jumps where its rounds meet, or if the curve cycles on the
+   *     other side only, where the key would change its round
+   */
+  public static Curve insert(Curve curve, double frame, Tangent.Kind usual) {
+    if (curve.indexOf(frame) >= 0) {
+      return curve;
+    }
+    List<Key> keys = curve.keys();
+    if (keys.size() < 2) {
+      return still(curve, frame, usual);
+    }
+    if (frame < keys.get(0).frame()) {
+      refuseOtherCycle(curve.before(), curve.after(), frame);
+      return before(curve, frame);
+    }
+    if (frame > keys.get(keys.size() - 1).frame()) {
+      refuseOtherCycle(curve.after(), curve.before(), frame);
+      return after(curve, frame);
+    }
+    return between(curve, frame);
+  }
+
+  /** A key outside makes the round longer that the other side repeats. */
+  private static void refuseOtherCycle(Beyond here, Beyond other, double frame) {
+    boolean cycles = other == Beyond.CYCLE || other == Beyond.CYCLE_AND_CARRY;
+    if (cycles && here != other) {
+      throw new RefusedException(
+          "frame",
+          frame,
+          "a frame between the keys, since the curve cycles on its other side only");
+    }
+  }
+
+  private static Curve still(Curve curve, double frame, Tangent.Kind usual) {
+    List<Key> flat = new ArrayList<>();
+    curve.keys().forEach(k -> flat.add(k.tangent() instanceof Tangent.Free ? flat(k) : k));
+    return curve.withKeys(flat).withKey(new Key(frame, curve.at(frame), usual));
+  }
+
+  private static Key flat(Key key) {
+    return key.withTangent(Tangent.Free.sloped(0));
+  }
+
+  private static Curve between(Curve curve, double frame) {
+    int i = curve.segmentAt(frame);
+    List<Key> keys = new ArrayList<>(curve.keys());
+    Key left = keys.get(i);
+    if (!left.tangent().leavesBending()) {
+      keys.set(i + 1, frozen(curve, i + 1));
+      keys.add(i + 1, new Key(frame, curve.at(frame), left.tangent().plain()));
+      return curve.withKeys(keys);
+    }
+    Segment s = curve.segment(i);
+    double u = s.parameter(frame);
+    double[] t = deCasteljau(s.t0(), s.t1(), s.t2(), s.t3(), u);
+    double[] v = deCasteljau(s.v0(), s.v1(), s.v2(), s.v3(), u);
+    Tangent.Free middle = new Tangent.Free(handle(t, v, 2), handle(t, v, 3), true, true);
+    Curve cut = curve.leftBy(i, handle(t, v, 0)).reachedBy(i + 1, handle(t, v, 5));
+    keys = new ArrayList<>(cut.keys());
+    keys.add(i + 1, new Key(frame, v[3], middle));
+    return curve.withKeys(keys);
+  }
+
+  private static Tangent.Handle handle(double[] t, double[] v, int from) {
+    return new Tangent.Handle(Math.max(0, t[from + 1] - t[from]), v[from + 1] - v[from]);
+  }
+
+  /** The control points of both halves: 0 to 3 of the first, 3 to 6 of the second. */
+  private static double[] deCasteljau(double p0, double p1, double p2, double p3, double u) {
+    double a = p0 + (p1 - p0) * u;
+    double b = p1 + (p2 - p1) * u;
+    double c = p2 + (p3 - p2) * u;
+    double d = a + (b - a) * u;
+    double e = b + (c - b) * u;
+    return new double[] {p0, a, d, d + (e - d) * u, e, c, p3};
+  }
+
+  /** A key whose tangent no longer depends on its neighbours. */
+  private static Key frozen(Curve curve, int i) {
+    Key key = curve.keys().get(i);
+    return key.tangent().leavesBending() ? key.withTangent(curve.handles(i)) : key;
+  }
+
+  private static Curve before(Curve curve, double frame) {
+    Key first = curve.keys().get(0);
+    return switch (curve.before()) {
+      case HOLD -> edge(curve, frame, 0, 0);
+      case RUN_ON -> edge(curve, frame, 0, curve.player().slope(first.frame() - 1));
+      case CYCLE, CYCLE_AND_CARRY ->
+          insert(Unrolled.until(curve, frame), frame, Tangent.Kind.SETTLE);
+    };
+  }
+
+  private static Curve after(Curve curve, double frame) {
+    int last = curve.keys().size() - 1;
+    return switch (curve.after()) {
+      case HOLD -> edge(curve, frame, last, 0);
+      case RUN_ON ->
+          edge(curve, frame, last, curve.player().slope(curve.keys().get(last).frame() + 1));
+      case CYCLE, CYCLE_AND_CARRY ->
+          insert(Unrolled.until(curve, frame), frame, Tangent.Kind.SETTLE);
+    };
+  }
+
+  /** A new outermost key on the line that goes out from the edge. */
+  private static Curve edge(Curve curve, double frame, int at, double slope) {
+    Key edge = curve.keys().get(at);
+    double third = Math.abs(frame - edge.frame()) / 3;
+    Tangent.Handle outward = new Tangent.Handle(third, slope * third);
+    Curve turned = at == 0 ? curve.reachedBy(0, outward) : curve.leftBy(at, outward);
+    List<Key> keys = new ArrayList<>(turned.keys());
+    double value = edge.value() + slope * (frame - edge.frame());
+    keys.add(at == 0 ? 0 : at + 1, new Key(frame, value, Tangent.Free.sloped(slope)));
+    return curve.withKeys(keys);
+  }
+}

@@ -1,0 +1,140 @@
+package idlelens.core.curve;
+
+import java.util.List;
+
+/**
+ * One stretch of a curve between two keys as a cubic Bezier through {@code (t0, v0) (t1, v1) (t2,
+ * v2) (t3, v3)}; times in frames, never turning back. A held stretch keeps v0 until t3.
+ */
+public record Segment(
+    boolean held,
+    double t0,
+    double v0,
+    double t1,
+    double v1,
+    double t2,
+    double v2,
+    double t3,
+    double v3) {
+
+  /** The stretch that starts at key {@code i}, with the handles that the tangents of both give. */
+  static Segment of(List<Key> keys, Slopes slopes, int i) {
+    Key left = keys.get(i);
+    Key right = keys.get(i + 1);
+    if (left.tangent().leaves(Tangent.Kind.HOLD)) {
+      return level(left, right);
+    }
+    if (left.tangent().leaves(Tangent.Kind.STRAIGHT)) {
+      return straight(left, right);
+    }
+    return fitted(left, right, leaving(keys, slopes, i), reaching(keys, slopes, i + 1));
+  }
+
+  /** The handle with which key {@code i} is left, before it is cut to fit. */
+  static Tangent.Handle leaving(List<Key> keys, Slopes slopes, int i) {
+    if (keys.get(i).tangent() instanceof Tangent.Free free && free.weighted()) {
+      return free.out();
+    }
+    double third = (keys.get(i + 1).frame() - keys.get(i).frame()) / 3;
+    return new Tangent.Handle(third, slopes.leaving(i) * third);
+  }
+
+  /** The handle with which key {@code i} is reached, before it is cut to fit. */
+  static Tangent.Handle reaching(List<Key> keys, Slopes slopes, int i) {
+    if (keys.get(i).tangent() instanceof Tangent.Free free && free.weighted()) {
+      return free.in();
+    }
+    if (keys.get(i).tangent() instanceof Tangent.Reached reached) {
+      return reached.in();
+    }
+    double third = (keys.get(i).frame() - keys.get(i - 1).frame()) / 3;
+    return new Tangent.Handle(third, slopes.reaching(i) * third);
+  }
+
+  private static Segment level(Key left, Key right) {
+    double third = (right.frame() - left.frame()) / 3;
+    double value = left.value();
+    return new Segment(
+        true,
+        left.frame(),
+        value,
+        left.frame() + third,
+        value,
+        right.frame() - third,
+        value,
+        right.frame(),
+        value);
+  }
+
+  private static Segment straight(Key left, Key right) {
+    double third = (right.frame() - left.frame()) / 3;
+    double rise = (right.value() - left.value()) / 3;
+    return new Segment(
+        false,
+        left.frame(),
+        left.value(),
+        left.frame() + third,
+        left.value() + rise,
+        right.frame() - third,
+        right.value() - rise,
+        right.frame(),
+        right.value());
+  }
+
+  private static Segment fitted(Key left, Key right, Tangent.Handle out, Tangent.Handle in) {
+    double width = right.frame() - left.frame();
+    double total = out.frames() + in.frames();
+    double scale = total > width ? width / total : 1; // time must not turn back
+    return new Segment(
+        false,
+        left.frame(),
+        left.value(),
+        left.frame() + out.frames() * scale,
+        left.value() + out.value() * scale,
+        right.frame() - in.frames() * scale,
+        right.value() - in.value() * scale,
+        right.frame(),
+        right.value());
+  }
+
+  /** The handle with which the left key is left. */
+  public Tangent.Handle out() {
+    return new Tangent.Handle(Math.max(0, t1 - t0), v1 - v0);
+  }
+
+  /** The handle with which the right key is reached. */
+  public Tangent.Handle in() {
+    return new Tangent.Handle(Math.max(0, t3 - t2), v3 - v2);
+  }
+
+  /** Whether handles of these lengths were cut, since together they are longer than the stretch. */
+  boolean isCut(Tangent.Handle out, Tangent.Handle in) {
+    return !held && out.frames() + in.frames() > width();
+  }
+
+  public double width() {
+    return t3 - t0;
+  }
+
+  double frameAt(double u) {
+    return bezier(t0, t1, t2, t3, u);
+  }
+
+  double valueAt(double u) {
+    return bezier(v0, v1, v2, v3, u);
+  }
+
+  static double bezier(double p0, double p1, double p2, double p3, double u) {
+    double w = 1 - u;
+    return w * w * w * p0 + 3 * w * w * u * p1 + 3 * w * u * u * p2 + u * u * u * p3;
+  }
+
+  /** The parameter at which the stretch is at a frame within it. */
+  double parameter(double frame) {
+    double width = width();
+    double a = (t1 - t0) / width;
+    double b = (t2 - t0) / width;
+    return CubicTime.solve(
+        3 * a, 3 * (b - 2 * a), 1 + 3 * (a - b), Math.min(1, Math.max(0, (frame - t0) / width)));
+  }
+}

@@ -1,0 +1,32 @@
+package idlelens.core.edit;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.KeyInsertion;
+import idlelens.core.scene.Shot;
+import java.util.Set;
+
+/** Puts keys on curves without changing the curves. */
+public record InsertKeys(Picks picks) implements Edit {
+  @Override
+  public Shot apply(Shot shot) {
+    return picks.change(
+        shot,
+        (curve, pick) -> {
+          Curve next = curve;
+          for (double frame : pick.frames()) {
+            next = KeyInsertion.insert(next, frame, shot.header().newKeys());
+          }
+          return next;
+        });
+  }
+
+  @Override
+  public Set<String> touches() {
+    return picks.touches();
+  }
+
+  @Override
+  public String summary() {
+    return "Insert " + picks.words();
+  }
+}

@@ -1,0 +1,41 @@
+package idlelens.core.edit;
+
+import idlelens.core.curve.Key;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Channel;
+import java.util.Collections;
+import java.util.List;
+
+/**
+ * Some keys of a node: those of these channels at these frames.
+ *
+ * @param id the node
+ * @param channels at least one
+ * @param frames within 1e-6 of a frame
+ */
+public record KeyPick(String id, List<Channel> channels, List<Double> frames) {
+  private static final double SAME_FRAME = 1e-6;
+
+  public KeyPick {
+    Require.present(id, "id");
+    channels = List.copyOf(channels);
+    frames = frames.stream().sorted().distinct().toList();
+    Require.within(channels.size(), 1, Channel.values().length, "channels.count");
+  }
+
+  /** Whether a key is one of those. */
+  public boolean holds(Key key) {
+    return holds(key.frame());
+  }
+
+  /** Whether one of the frames is this one. */
+  boolean holds(double frame) {
+    int at = Collections.binarySearch(frames, frame);
+    if (at >= 0) {
+      return true;
+    }
+    int after = -at - 1;
+    return after < frames.size() && frames.get(after) - frame < SAME_FRAME
+        || after > 0 && frame - frames.get(after - 1) < SAME_FRAME;
+  }
+}

@@ -1,0 +1,127 @@
+package idlelens.core.edit;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Puts copied keys onto a node.
+ *
+ * @param id the node; channels that it does not have are passed over
+ * @param frame where the earliest of the copied keys comes to stand
+ * @param keys copied keys of each channel, at frames of their own
+ * @param way what becomes of their values
+ * @param backwards whether they come in the opposite order
+ */
+public record PasteKeys(
+    String id, double frame, Map<Channel, List<Key>> keys, Way way, boolean backwards)
+    implements Edit {
+
+  /** What becomes of pasted values. */
+  public enum Way {
+    /** They are as they were copied. */
+    SAME,
+    /** They go on from the values that the node has at the frame. */
+    OFFSET,
+    /** Left becomes right: x, pan and roll change their sign. */
+    MIRRORED
+  }
+
+  private static final Set<Channel> TURNED_BY_MIRROR = Set.of(Channel.X, Channel.PAN, Channel.ROLL);
+
+  public PasteKeys {
+    Require.present(id, "id");
+    Require.within(frame, -1e7, 1e7, "frame");
+    Require.present(way, "way");
+    EnumMap<Channel, List<Key>> copy = new EnumMap<>(Channel.class);
+    keys.forEach((c, k) -> copy.put(c, List.copyOf(k)));
+    keys = java.util.Collections.unmodifiableMap(copy);
+    if (keys.values().stream().allMatch(List::isEmpty)) {
+      throw new RefusedException("keys", "empty", "at least one key");
+    }
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Node node = shot.node(id);
+    double first = all().mapToDouble(Key::frame).min().orElseThrow();
+    double last = all().mapToDouble(Key::frame).max().orElseThrow();
+    EnumMap<Channel, Curve> changed = new EnumMap<>(Channel.class);
+    keys.forEach(
+        (channel, copied) -> {
+          if (node.channels().curves().containsKey(channel) && !copied.isEmpty()) {
+            Curve curve = node.channels().get(channel);
+            changed.put(channel, pasted(curve, channel, placed(channel, copied, first, last)));
+          }
+        });
+    if (changed.isEmpty()) {
+      throw new RefusedException(
+          "keys", "of channels that " + node.name() + " does not have", "channels of the node");
+    }
+    return shot.withNode(node.withChannels(node.channels().with(changed)));
+  }
+
+  private java.util.stream.Stream<Key> all() {
+    return keys.values().stream().flatMap(List::stream);
+  }
+
+  private List<Key> placed(Channel channel, List<Key> copied, double first, double last) {
+    double sign = way == Way.MIRRORED && TURNED_BY_MIRROR.contains(channel) ? -1 : 1;
+    List<Key> placed = new ArrayList<>();
+    for (Key key : copied) {
+      double since = backwards ? last - key.frame() : key.frame() - first;
+      Tangent tangent = turned(key.tangent(), sign);
+      placed.add(new Key(frame + since, sign * key.value(), tangent));
+    }
+    if (backwards) {
+      java.util.Collections.reverse(placed);
+    }
+    return placed;
+  }
+
+  private Tangent turned(Tangent tangent, double sign) {
+    if (tangent instanceof Tangent.Reached reached) {
+      return backwards
+          ? reached.leaving()
+          : new Tangent.Reached(reached.in().times(1, sign), reached.leaving());
+    }
+    if (!(tangent instanceof Tangent.Free free)) {
+      return tangent;
+    }
+    Tangent.Free signed = free.withIn(free.in().times(1, sign)).withOut(free.out().times(1, sign));
+    return backwards ? signed.reversed() : signed;
+  }
+
+  /** The curve with the pasted keys in place of its own between the first and the last of them. */
+  private Curve pasted(Curve curve, Channel channel, List<Key> placed) {
+    double from = placed.get(0).frame();
+    double to = placed.get(placed.size() - 1).frame();
+    double shift = way == Way.OFFSET ? curve.at(from) - placed.get(0).value() : 0;
+    List<Key> next = new ArrayList<>();
+    curve.keys().stream().filter(k -> k.frame() < from && !k.isAt(from)).forEach(next::add);
+    placed.forEach(k -> next.add(k.withValue(channel.check(k.value() + shift))));
+    curve.keys().stream().filter(k -> k.frame() > to && !k.isAt(to)).forEach(next::add);
+    return curve.withKeys(next);
+  }
+
+  @Override
+  public Set<String> touches() {
+    return Keyed.touches(id, keys.keySet());
+  }
+
+  @Override
+  public String summary() {
+    String how = way == Way.SAME ? "" : " " + way.name().toLowerCase(java.util.Locale.ROOT);
+    return "Paste keys" + how + (backwards ? " backwards" : "");
+  }
+}

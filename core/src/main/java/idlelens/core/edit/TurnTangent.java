@@ -1,0 +1,79 @@
+package idlelens.core.edit;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.joml.Vector3d;
+
+/**
+ * Drags the tangent of a path in space. The handles of x, y and z at a key turn together; their
+ * lengths in time stay, so the timing does.
+ *
+ * @param frame the frame of the key
+ * @param side which handle
+ * @param dxM metres along the axes of the world by which the end of the handle moves
+ * @param alone whether only this side turns
+ */
+public record TurnTangent(
+    String id, double frame, SetHandle.Side side, double dxM, double dyM, double dzM, boolean alone)
+    implements Edit {
+  private static final List<Channel> PLACE = List.of(Channel.X, Channel.Y, Channel.Z);
+
+  public TurnTangent {
+    Require.finite(frame, "frame");
+    Require.present(side, "side");
+    Require.within(dxM, -1e5, 1e5, "dx");
+    Require.within(dyM, -1e5, 1e5, "dy");
+    Require.within(dzM, -1e5, 1e5, "dz");
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Node node = shot.node(id);
+    RigidPose space = Evaluation.at(shot, frame).ownSpace(id, 0);
+    Vector3d by = new Vector3d(dxM, dyM, dzM).rotate(space.turn().conjugate());
+    Map<Channel, Curve> changed = new EnumMap<>(Channel.class);
+    for (Channel channel : PLACE) {
+      Curve curve = node.channels().get(channel);
+      int i = curve.indexOf(frame);
+      if (i >= 0 && curve.keys().size() > 1) {
+        changed.put(channel, turned(curve, i, by.get(channel.ordinal())));
+      }
+    }
+    if (changed.isEmpty()) {
+      throw new RefusedException(
+          node.name() + ".frame", frame, "a frame at which x, y or z has one of several keys");
+    }
+    return shot.withNode(node.withChannels(node.channels().with(changed)));
+  }
+
+  private Curve turned(Curve curve, int i, double by) {
+    Tangent.Free now = curve.handles(i);
+    Tangent.Free length = now.weighted() ? now : now.withWeighted(true);
+    Tangent.Handle old = side == SetHandle.Side.IN ? length.in() : length.out();
+    double value = side == SetHandle.Side.IN ? old.value() - by : old.value() + by;
+    Tangent.Handle handle = new Tangent.Handle(old.frames(), value);
+    Tangent.Free free = SetHandle.turned(length, side, handle, alone);
+    return curve.withKeyAt(i, curve.keys().get(i).withTangent(free));
+  }
+
+  @Override
+  public Set<String> touches() {
+    return Keyed.touches(id, PLACE);
+  }
+
+  @Override
+  public String summary() {
+    return "Drag a tangent of the path";
+  }
+}

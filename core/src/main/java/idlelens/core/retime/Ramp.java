@@ -1,0 +1,180 @@
+package idlelens.core.retime;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.CurvePlayer;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+
+/**
+ * A speed ramp over a range: how fast the move plays at each of its moments, from 1 as it was. A
+ * moment at frame t comes at {@code from + integral of 1 / speed} over [from, t]. With the length
+ * kept, the integral is scaled so that the range ends where it did; between hit frames it is scaled
+ * for each stretch, so that they stay put.
+ */
+public final class Ramp implements TimeMap {
+  /** Slowest and fastest play. */
+  public static final double SLOWEST = 0.05;
+
+  public static final double FASTEST = 20;
+  private static final int MOST_POINTS = 200;
+
+  private final List<Point> points;
+  private final boolean keepLength;
+  private final List<Double> hits;
+
+  /** The frames between which the speed is integrated on its own: ends, points and hits. */
+  private final double[] knots;
+
+  private final double[] arrivals;
+  private final double[] scales;
+  private final Curve speed;
+
+  /** A speed at a moment of the move. */
+  public record Point(double frame, double speed) {
+    public Point {
+      Require.finite(frame, "frame");
+      Require.within(speed, SLOWEST, FASTEST, "speed");
+    }
+  }
+
+  /**
+   * @param points two or more, in order of frame; the first and the last bound the range, and
+   *     between them the speed settles from one to the next
+   * @param keepLength whether the range stays as long as it was
+   * @param hits frames that stay where they are; outside the range they say nothing. With them, the
+   *     length has to be kept
+   */
+  public Ramp(List<Point> points, boolean keepLength, List<Double> hits) {
+    Require.within(points.size(), 2, MOST_POINTS, "points.count");
+    this.points = List.copyOf(points);
+    this.keepLength = keepLength;
+    double from = points.get(0).frame();
+    double to = points.get(points.size() - 1).frame();
+    this.hits = hits.stream().filter(h -> h > from && h < to).sorted().distinct().toList();
+    if (!this.hits.isEmpty() && !keepLength) {
+      throw new RefusedException("keepLength", "false", "true where hit frames stay put");
+    }
+    this.speed =
+        new Curve(
+            1,
+            points.stream().map(p -> new Key(p.frame(), p.speed(), Tangent.Kind.SETTLE)).toList());
+    TreeSet<Double> all = new TreeSet<>(this.hits);
+    points.forEach(p -> all.add(p.frame()));
+    this.knots = all.stream().mapToDouble(Double::doubleValue).toArray();
+    this.scales = new double[knots.length - 1];
+    this.arrivals = arrive();
+  }
+
+  public List<Point> points() {
+    return points;
+  }
+
+  public boolean keepLength() {
+    return keepLength;
+  }
+
+  public List<Double> hits() {
+    return hits;
+  }
+
+  /**
+   * The frames at which keys are needed, so that a curve can follow the ramp: all knots, and the
+   * middle between two where the speed changes.
+   */
+  List<Double> keyFrames() {
+    List<Double> list = new ArrayList<>();
+    for (int i = 0; i < knots.length; i++) {
+      list.add(knots[i]);
+      if (i + 1 < knots.length && speed.at(knots[i]) != speed.at(knots[i + 1])) {
+        list.add((knots[i] + knots[i + 1]) / 2);
+      }
+    }
+    return list;
+  }
+
+  private double[] arrive() {
+    double[] raw = new double[knots.length];
+    for (int i = 1; i < knots.length; i++) {
+      raw[i] = raw[i - 1] + integral(knots[i - 1], knots[i]);
+    }
+    double[] arrivals = new double[knots.length];
+    arrivals[0] = knots[0];
+    int start = 0;
+    for (int i = 1; i < knots.length; i++) {
+      boolean fixed = keepLength && (i == knots.length - 1 || hits.contains(knots[i]));
+      if (fixed || i == knots.length - 1) {
+        double scale = fixed ? (knots[i] - knots[start]) / (raw[i] - raw[start]) : 1;
+        for (int k = start + 1; k <= i; k++) {
+          arrivals[k] = arrivals[start] + (raw[k] - raw[start]) * scale;
+          scales[k - 1] = scale;
+        }
+        if (fixed) {
+          arrivals[i] = knots[i]; // exactly
+        }
+        start = i;
+      }
+    }
+    return arrivals;
+  }
+
+  /** Integral of 1 / speed by Simpson's rule in small steps; there is no knot inside. */
+  private double integral(double from, double to) {
+    int parts = 2 * Math.max(16, (int) Math.ceil(to - from));
+    double h = (to - from) / parts;
+    CurvePlayer player = speed.player();
+    double sum = 1 / player.at(from) + 1 / player.at(to);
+    for (int i = 1; i < parts; i++) {
+      sum += (i % 2 == 1 ? 4 : 2) / player.at(from + i * h);
+    }
+    return sum * h / 3;
+  }
+
+  private int stretchOf(double frame) {
+    int i = 0;
+    while (i < scales.length - 1 && frame >= knots[i + 1]) {
+      i++;
+    }
+    return i;
+  }
+
+  @Override
+  public double at(double frame) {
+    if (frame <= knots[0]) {
+      return frame;
+    }
+    int last = knots.length - 1;
+    if (frame >= knots[last]) {
+      return frame + growth();
+    }
+    int i = stretchOf(frame);
+    return frame == knots[i] ? arrivals[i] : arrivals[i] + integral(knots[i], frame) * scales[i];
+  }
+
+  /**
+   * Frames that one frame of the move takes there; outside the range 1.
+   *
+   * @param before whether the stretch before a knot is meant, not the one after it
+   */
+  double rateAt(double frame, boolean before) {
+    double end = knots[knots.length - 1];
+    if (frame < knots[0] || frame > end || (before ? frame == knots[0] : frame == end)) {
+      return 1;
+    }
+    int i = stretchOf(frame);
+    if (before && i > 0 && frame == knots[i]) {
+      i--;
+    }
+    return scales[Math.min(i, scales.length - 1)] / speed.at(frame);
+  }
+
+  @Override
+  public double growth() {
+    int last = knots.length - 1;
+    return arrivals[last] - knots[last];
+  }
+}

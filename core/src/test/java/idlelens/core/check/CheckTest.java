@@ -1,0 +1,100 @@
+package idlelens.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Curves;
+import idlelens.core.curve.Tangent;
+import idlelens.core.edit.Edit;
+import idlelens.core.edit.HoldUntil;
+import idlelens.core.edit.Picks;
+import idlelens.core.edit.Sets;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Channel;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class CheckTest {
+  private static final Shot RIG = Sets.rig();
+
+  private static Shot with(String id, Channel channel, Curve curve) {
+    Node node = RIG.node(id);
+    return RIG.withNode(node.withChannels(node.channels().with(channel, curve)));
+  }
+
+  /** Place keyed at 1, 20, 40; tilt at 1 and 40 only: it sets off too early. */
+  private static Shot creeping() {
+    Shot shot = with("cam", Channel.Y, Sets.keyed(1, 0, 20, 1, 40, 0));
+    Node node = shot.node("cam");
+    return shot.withNode(
+        node.withChannels(node.channels().with(Channel.X, Sets.keyed(1, 0, 20, 0, 40, 1))));
+  }
+
+  @Test
+  void creep_channelNotKeyedAtAPoseKey_isFoundWithItsAmount() {
+    Node node = creeping().node("cam");
+    double moved = node.channels().get(Channel.TILT).at(20);
+    assertThat(Creep.find(node)).containsExactly(new Creep(Channel.TILT, 1, 20, moved));
+  }
+
+  @Test
+  void creep_onceHeld_isGone_andTheMoveStartsAtThePoseKey() {
+    Edit cure = new HoldUntil(Picks.of("cam", List.of(Channel.TILT), List.of(20.0)));
+    Shot cured = cure.apply(creeping());
+    Curve tilt = cured.node("cam").channels().get(Channel.TILT);
+    assertThat(Creep.find(cured.node("cam"))).isEmpty();
+    for (double frame = 1; frame <= 20; frame += 0.5) {
+      assertThat(tilt.at(frame)).isEqualTo(0);
+    }
+    assertThat(tilt.at(40)).isEqualTo(-30);
+    assertThat(tilt.at(25)).isNegative();
+  }
+
+  @Test
+  void creep_stillOrWhollyKeyed_isNone() {
+    assertThat(Creep.find(RIG.node("crate"))).isEmpty();
+    assertThat(Creep.find(RIG.node("base"))).isEmpty();
+  }
+
+  @Test
+  void pace_evenMove_isTheSpeedEverywhere() {
+    // 3 m and 4 m in 10 frames at 24 a second: 0.5 m a frame, 12 m/s
+    Curve x = Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 3);
+    Shot shot = with("crate", Channel.X, x);
+    Node node = shot.node("crate");
+    shot =
+        shot.withNode(
+            node.withChannels(
+                node.channels().with(Channel.Z, Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 4))));
+    Evaluation motion = Evaluation.of(shot);
+    double[] speed = Pace.metresPerSecond(motion.of("crate").world(), FrameRate.of(24));
+    int at = (int) (5 - motion.grid().first());
+    assertThat(speed[at]).isCloseTo(12, within(1e-9));
+    assertThat(Pace.metresPerSecond(motion.of("other").world(), FrameRate.of(24)))
+        .containsExactly(0);
+  }
+
+  @Test
+  void difference_knownShiftAndTurn_areMeasuredWithTheirFrames() {
+    Shot moved = with("crate", Channel.X, Curves.of(Tangent.Kind.HOLD, 1, 1, 30, 1.25, 31, 1));
+    Node node = moved.node("crate");
+    moved = moved.withNode(node.withChannels(node.channels().with(Channel.PAN, Curve.still(15))));
+    Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(moved), "crate");
+    assertThat(between.place().amount()).isCloseTo(0.25, within(1e-12));
+    assertThat(between.place().frame()).isEqualTo(30);
+    assertThat(between.turn().amount()).isCloseTo(3, within(1e-9));
+    assertThat(between.focal()).isEmpty();
+  }
+
+  @Test
+  void difference_lens_isMeasuredInItsUnits() {
+    Shot longer = with("cam", Channel.FOCAL, Curve.still(50));
+    Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(longer), "cam");
+    assertThat(between.focal().orElseThrow().amount()).isCloseTo(15, within(1e-12));
+    assertThat(between.place().amount()).isZero();
+  }
+}

@@ -1,0 +1,58 @@
+package idlelens.core.curve;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+
+/** Curves to try things on. */
+public final class Curves {
+  private Curves() {}
+
+  public static Curve of(Tangent tangent, double... framesAndValues) {
+    List<Key> keys = new ArrayList<>();
+    for (int i = 0; i < framesAndValues.length; i += 2) {
+      keys.add(new Key(framesAndValues[i], framesAndValues[i + 1], tangent));
+    }
+    return new Curve(0, keys);
+  }
+
+  public static Tangent.Free free(double inF, double inV, double outF, double outV) {
+    return new Tangent.Free(
+        new Tangent.Handle(inF, inV), new Tangent.Handle(outF, outV), false, true);
+  }
+
+  /** Two to nine keys with tangents of every kind, and several behaviours outside them. */
+  public static Curve random(Random random) {
+    List<Key> keys = new ArrayList<>();
+    int count = 2 + random.nextInt(8);
+    double frame = random.nextInt(20);
+    for (int i = 0; i < count; i++) {
+      keys.add(new Key(frame, random.nextInt(41) - 20, tangent(random)));
+      frame += 1 + random.nextInt(30);
+    }
+    Beyond[][] sides = {
+      {Beyond.HOLD, Beyond.HOLD},
+      {Beyond.RUN_ON, Beyond.HOLD},
+      {Beyond.HOLD, Beyond.RUN_ON},
+      {Beyond.CYCLE_AND_CARRY, Beyond.CYCLE_AND_CARRY}
+    };
+    Beyond[] chosen = sides[random.nextInt(sides.length)];
+    return new Curve(0, keys, chosen[0], chosen[1]);
+  }
+
+  private static Tangent tangent(Random random) {
+    int which = random.nextInt(8);
+    if (which < 4) {
+      return Tangent.Kind.values()[which];
+    }
+    Tangent.Handle in =
+        new Tangent.Handle(0.1 + random.nextDouble() * 25, random.nextDouble() * 20 - 10);
+    if (which == 7) {
+      return new Tangent.Reached(
+          in, random.nextBoolean() ? Tangent.Kind.HOLD : Tangent.Kind.STRAIGHT);
+    }
+    Tangent.Handle out =
+        new Tangent.Handle(0.1 + random.nextDouble() * 25, random.nextDouble() * 20 - 10);
+    return new Tangent.Free(in, out, false, which != 6);
+  }
+}

@@ -1,0 +1,2 @@
+/** Tables of text: beats that become markers. */
+package idlelens.exchange.csv;

@@ -1,0 +1,146 @@
+package idlelens.exchange.json;
+
+import static idlelens.exchange.json.EditParts.frame;
+import static idlelens.exchange.json.EditParts.id;
+import static idlelens.exchange.json.EditParts.keyed;
+import static idlelens.exchange.json.EditParts.keying;
+import static idlelens.exchange.json.EditParts.nodes;
+import static idlelens.exchange.json.EditParts.texts;
+
+import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.Carry;
+import idlelens.core.edit.ChangeHeader;
+import idlelens.core.edit.Duplicate;
+import idlelens.core.edit.RemoveNodes;
+import idlelens.core.edit.Rename;
+import idlelens.core.edit.Restore;
+import idlelens.core.edit.SetFieldOfView;
+import idlelens.core.edit.SetHidden;
+import idlelens.core.edit.SetLens;
+import idlelens.core.edit.SetPiece;
+import idlelens.core.edit.SetSun;
+import idlelens.core.scene.Marker;
+import idlelens.exchange.format.FormatException;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Edits of the shot, of what is on set, and of how it looks. */
+final class SetForms {
+  static final List<EditForm<?>> ALL =
+      List.of(
+          EditForm.of(
+              "change-header",
+              ChangeHeader.class,
+              "name rate in out handles aspect metresPerUnit newKeys",
+              p -> new ChangeHeader(ShotJson.readHeader(p)),
+              (e, out) -> out.setAll(ShotJson.writeHeader(e.header()))),
+          EditForm.of(
+              "add-nodes",
+              AddNodes.class,
+              "nodes",
+              p -> new AddNodes(nodes(p.get("nodes"))),
+              (e, out) -> nodes(out, "nodes", e.nodes())),
+          EditForm.of(
+              "remove-nodes",
+              RemoveNodes.class,
+              "ids frame withCarried",
+              p -> new RemoveNodes(texts(p.get("ids")), frame(p), p.flag("withCarried", false)),
+              (e, out) -> {
+                texts(out, "ids", e.ids());
+                out.put("frame", e.frame()).put("withCarried", e.withCarried());
+              }),
+          EditForm.of(
+              "duplicate",
+              Duplicate.class,
+              "id newId newName",
+              p -> new Duplicate(id(p), p.get("newId").text(), p.get("newName").text()),
+              (e, out) ->
+                  out.put("id", e.id()).put("newId", e.newId()).put("newName", e.newName())),
+          EditForm.of(
+              "rename",
+              Rename.class,
+              "id name",
+              p -> new Rename(id(p), p.get("name").text()),
+              (e, out) -> out.put("id", e.id()).put("name", e.name())),
+          EditForm.of(
+              "set-hidden",
+              SetHidden.class,
+              "id hidden",
+              p -> new SetHidden(id(p), p.get("hidden").flag()),
+              (e, out) -> out.put("id", e.id()).put("hidden", e.hidden())),
+          EditForm.of(
+              "carry",
+              Carry.class,
+              "id carrier frame keepPlace",
+              p -> new Carry(id(p), p.text("carrier", ""), frame(p), p.flag("keepPlace", true)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("carrier", e.carrierId())
+                      .put("frame", e.frame())
+                      .put("keepPlace", e.keepPlace())),
+          EditForm.of(
+              "set-lens",
+              SetLens.class,
+              "id lens",
+              p -> new SetLens(id(p), LensJson.read(p.get("lens"))),
+              (e, out) -> out.put("id", e.id()).set("lens", LensJson.write(e.lens()))),
+          EditForm.of(
+              "set-field-of-view",
+              SetFieldOfView.class,
+              "id frame side degrees keying",
+              p ->
+                  new SetFieldOfView(
+                      id(p),
+                      frame(p),
+                      p.get("side").choice(SetFieldOfView.Side.class),
+                      p.get("degrees").number(),
+                      keying(p)),
+              (e, out) -> {
+                keyed(out, e.id(), e.frame(), e.keying());
+                out.put("side", JsonPlace.word(e.side())).put("degrees", e.degrees());
+              }),
+          EditForm.of(
+              "set-piece",
+              SetPiece.class,
+              "id shape finish",
+              p ->
+                  new SetPiece(
+                      id(p), ShapeJson.read(p.get("shape")), ShapeJson.readFinish(p.get("finish"))),
+              (e, out) -> {
+                out.put("id", e.id()).set("shape", ShapeJson.write(e.shape()));
+                out.set("finish", ShapeJson.write(e.finish()));
+              }),
+          EditForm.of(
+              "set-sun",
+              SetSun.class,
+              "id colour strength",
+              p -> new SetSun(id(p), p.get("colour").text(), p.get("strength").number()),
+              (e, out) ->
+                  out.put("id", e.id()).put("colour", e.colour()).put("strength", e.strength())),
+          EditForm.of(
+              "restore",
+              Restore.class,
+              "header nodes order markers",
+              SetForms::restore,
+              SetForms::restore));
+
+  private SetForms() {}
+
+  private static Restore restore(JsonPlace p) throws FormatException {
+    return new Restore(
+        p.has("header") ? Optional.of(ShotJson.readHeader(p.get("header"))) : Optional.empty(),
+        nodes(p.get("nodes")),
+        texts(p.get("order")),
+        p.has("markers")
+            ? Optional.of(p.get("markers").list(Marker.MOST, MarkerJson::read))
+            : Optional.empty());
+  }
+
+  private static void restore(Restore e, ObjectNode out) {
+    nodes(out, "nodes", e.nodes());
+    texts(out, "order", e.order());
+    e.header().ifPresent(h -> out.set("header", ShotJson.writeHeader(h)));
+    e.markers().ifPresent(m -> out.set("markers", MarkerJson.write(m)));
+  }
+}
