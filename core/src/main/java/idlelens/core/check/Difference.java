@@ -6,6 +6,7 @@ import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * How a node's motion differs between two states of a shot, on the frames that both have.
@@ -19,8 +20,17 @@ import java.util.Optional;
 public record Difference(
     Peak place, Peak turn, Optional<Peak> focal, Optional<Peak> focus, Optional<Peak> stop) {
 
+  private static final double ROUNDING = 1e-7;
+
   /** The largest amount and the frame where it is. */
   public record Peak(double amount, double frame) {}
+
+  /** Whether anything differs by more than rounding. */
+  public boolean isAny() {
+    return Stream.of(Optional.of(place), Optional.of(turn), focal, focus, stop)
+        .flatMap(Optional::stream)
+        .anyMatch(p -> p.amount() > ROUNDING);
+  }
 
   /** An amount at a sample of one state and the sample of the other at the same frame. */
   private interface Measure {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.IntStream;
 
 /**
  * One channel over time: no keys (the rest value always), one key (its value always), or more.
@@ -105,6 +106,14 @@ public final class Curve {
   public Segment segment(int i) {
     Require.within(i, 0, keys.size() - 2, "segment");
     return Segment.of(keys, new Slopes(keys), i);
+  }
+
+  /** All stretches, as {@link #segment}. */
+  public List<Segment> segments() {
+    Slopes slopes = new Slopes(keys);
+    return IntStream.range(0, Math.max(0, keys.size() - 1))
+        .mapToObj(i -> Segment.of(keys, slopes, i))
+        .toList();
   }
 
   /** The stretch that holds a frame between the first and the last key. */

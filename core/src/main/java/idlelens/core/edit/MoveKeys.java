@@ -37,6 +37,7 @@ public record MoveKeys(Picks picks, double by, double byValue, Landing landing) 
 
   @Override
   public String summary() {
-    return "Move " + picks.words() + (by == 0 ? "" : byValue == 0 ? " in time" : " on the curve");
+    String how = byValue == 0 ? " in time" : by == 0 ? " in value" : " on the curve";
+    return "Move " + picks.words() + how;
   }
 }

@@ -14,7 +14,6 @@ import idlelens.web.production.ProductionRepository;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
@@ -37,25 +36,26 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 @Tag(name = "Shots")
 class ShotController {
-  private static final String WINDOW = "Idle-Lens-Window";
-
   private final ShotService shots;
   private final ShotRepository repository;
   private final ProductionRepository productions;
   private final ShotOctets octets;
   private final ShotEvents events;
+  private final OutcomeAnswer answers;
 
   ShotController(
       ShotService shots,
       ShotRepository repository,
       ProductionRepository productions,
       ShotOctets octets,
-      ShotEvents events) {
+      ShotEvents events,
+      OutcomeAnswer answers) {
     this.shots = shots;
     this.repository = repository;
     this.productions = productions;
     this.octets = octets;
     this.events = events;
+    this.answers = answers;
   }
 
   @GetMapping("/api/shots")
@@ -84,11 +84,15 @@ class ShotController {
   @GetMapping(value = "/api/shots/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
   @Operation(
       summary = "The document of a shot",
-      description = "Its revision is in the headers ETag and Idle-Lens-Revision.")
+      description =
+          "As it is, or as it was at a revision. Which one is in the headers ETag and"
+              + " Idle-Lens-Revision.")
   ResponseEntity<byte[]> document(
-      @AuthenticationPrincipal AccountUser account, @PathVariable long id) {
+      @AuthenticationPrincipal AccountUser account,
+      @PathVariable long id,
+      @RequestParam(required = false) Long revision) {
     productions.requireShot(account.id(), id);
-    LiveShot shot = shots.live(id);
+    LiveShot shot = revision == null ? shots.live(id) : shots.past(id, revision);
     return ResponseEntity.ok()
         .header("Idle-Lens-Revision", Long.toString(shot.revision()))
         .eTag("\"" + shot.revision() + "\"")
@@ -101,12 +105,14 @@ class ShotController {
       description =
           "Body: revision (the one seen), edits (a list), provisional (true to compute only). The"
               + " answer is JSON, or octets with the new motion where the caller accepts"
-              + " application/octet-stream.")
+              + " application/octet-stream; these hold the curves of the nodes named in curves"
+              + " too.")
   ResponseEntity<byte[]> edit(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
-      @RequestHeader(name = WINDOW, required = false) String window,
+      @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
+      @RequestParam(defaultValue = "") List<String> curves,
       @RequestBody byte[] body)
       throws FormatException {
     productions.requireShot(account.id(), id);
@@ -120,7 +126,7 @@ class ShotController {
         place.flag("provisional", false)
             ? shots.show(id, edits)
             : shots.edit(id, seen, edits, new ShotService.Asker(account.id(), window));
-    return answer(outcome, accept);
+    return answers.of(outcome, accept, curves);
   }
 
   @PostMapping("/api/shots/{id}/undo")
@@ -128,10 +134,11 @@ class ShotController {
   ResponseEntity<byte[]> undo(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
-      @RequestHeader(name = WINDOW, required = false) String window,
-      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
+      @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
+      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
+      @RequestParam(defaultValue = "") List<String> curves) {
     productions.requireShot(account.id(), id);
-    return answer(shots.undo(id, new ShotService.Asker(account.id(), window)), accept);
+    return answers.of(shots.undo(id, new ShotService.Asker(account.id(), window)), accept, curves);
   }
 
   @PostMapping("/api/shots/{id}/redo")
@@ -139,27 +146,11 @@ class ShotController {
   ResponseEntity<byte[]> redo(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
-      @RequestHeader(name = WINDOW, required = false) String window,
-      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
+      @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
+      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
+      @RequestParam(defaultValue = "") List<String> curves) {
     productions.requireShot(account.id(), id);
-    return answer(shots.redo(id, new ShotService.Asker(account.id(), window)), accept);
-  }
-
-  private ResponseEntity<byte[]> answer(EditOutcome outcome, String accept) {
-    if (wantsOctets(accept)) {
-      return ResponseEntity.ok()
-          .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.outcome(outcome));
-    }
-    Map<String, Object> answer = new LinkedHashMap<>();
-    answer.put("revision", outcome.after().revision());
-    answer.put("stored", outcome.stored());
-    answer.put("changed", outcome.changed());
-    return json(JsonPlace.mapper().writeValueAsBytes(answer));
-  }
-
-  private static boolean wantsOctets(String accept) {
-    return accept.contains(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+    return answers.of(shots.redo(id, new ShotService.Asker(account.id(), window)), accept, curves);
   }
 
   private static ResponseEntity<byte[]> json(byte[] body) {
@@ -172,7 +163,8 @@ class ShotController {
       description =
           "JSON gives one row of columns per node over from..to at every step (a whole number of"
               + " frames, or 1/2 to 1/16). Octets, where accepted, give range and handles, one"
-              + " sample a frame, of the nodes named (all if none is).")
+              + " sample a frame, of the nodes named (all if none is), with the curves of those in"
+              + " curves. A revision gives the motion as it was then.")
   ResponseEntity<byte[]> samples(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
@@ -181,9 +173,11 @@ class ShotController {
       @RequestParam(required = false) Double from,
       @RequestParam(required = false) Double to,
       @RequestParam(defaultValue = "1") double step,
+      @RequestParam(required = false) Long revision,
+      @RequestParam(defaultValue = "") List<String> curves,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
     productions.requireShot(account.id(), id);
-    LiveShot shot = shots.live(id);
+    LiveShot shot = revision == null ? shots.live(id) : shots.past(id, revision);
     List<String> ids = new ArrayList<>(nodes == null ? List.of() : nodes);
     if (camera != null) {
       ids.add(shot.shot().camera(camera).id());
@@ -192,10 +186,10 @@ class ShotController {
       shot.shot().nodes().forEach(n -> ids.add(n.id()));
     }
     ids.forEach(shot.shot()::node);
-    if (wantsOctets(accept)) {
+    if (OutcomeAnswer.wantsOctets(accept)) {
       return ResponseEntity.ok()
           .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.samples(shot, ids));
+          .body(octets.samples(shot, ids, curves));
     }
     return json(SampleTable.write(shot, ids, from, to, step));
   }

@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.core.check.Pace;
 import idlelens.core.motion.ChannelTrack;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
@@ -30,11 +31,15 @@ class ShotOctets {
     this.assets = assets;
   }
 
-  /** The motion of some nodes. */
-  byte[] samples(LiveShot shot, Collection<String> nodeIds) {
+  /**
+   * The motion of some nodes.
+   *
+   * @param curves those of them whose curves are drawn
+   */
+  byte[] samples(LiveShot shot, Collection<String> nodeIds, Collection<String> curves) {
     OctetBundle bundle = new OctetBundle();
     addHead(bundle, shot);
-    addNodes(bundle, shot.motion(), nodeIds);
+    addNodes(bundle, shot.motion(), nodeIds, curves);
     return bundle.pack();
   }
 
@@ -47,12 +52,12 @@ class ShotOctets {
   }
 
   /** What changed, for a window that has the shot as it was before. */
-  byte[] outcome(EditOutcome outcome) {
+  byte[] outcome(EditOutcome outcome, Collection<String> curves) {
     OctetBundle bundle = new OctetBundle();
     addHead(bundle, outcome.after());
     bundle.head().put("stored", outcome.stored());
     bundle.head().set("patch", EditJson.write(outcome.patch()));
-    addNodes(bundle, outcome.after().motion(), outcome.changed());
+    addNodes(bundle, outcome.after().motion(), outcome.changed(), curves);
     addMeshes(bundle, outcome.reshaped());
     return bundle.pack();
   }
@@ -68,14 +73,20 @@ class ShotOctets {
         .put("stepsPerFrame", motion.grid().stepsPerFrame());
   }
 
-  private static void addNodes(OctetBundle bundle, Evaluation motion, Collection<String> ids) {
+  private static void addNodes(
+      OctetBundle bundle, Evaluation motion, Collection<String> ids, Collection<String> curves) {
     ArrayNode nodes = bundle.head().putArray("nodes");
     for (String id : ids) {
       NodeMotion node = motion.of(id);
       ObjectNode out = nodes.addObject().put("id", id);
       addPose(bundle, out, node.world());
+      bundle.add(out, "pace", Pace.metresPerSecond(node.world(), motion.shot().header().rate()), 1);
       addOwn(bundle, out, node.channels());
       node.lens().ifPresent(lens -> addLens(bundle, out, lens));
+      Findings.add(out, motion.shot().node(id));
+      if (curves.contains(id)) {
+        CurveOctets.add(bundle, out, motion, id);
+      }
     }
   }
 

@@ -1,6 +1,7 @@
 package idlelens.web.shot;
 
 import idlelens.core.edit.Edit;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
@@ -24,14 +25,20 @@ public class ShotService {
   private static final int TRIES = 5;
 
   private final ShotRepository repository;
+  private final HistoryRepository history;
   private final AssetRepository assets;
   private final LiveShots live;
   private final ShotEvents events;
   private final Map<Long, Object> locks = new ConcurrentHashMap<>();
 
   ShotService(
-      ShotRepository repository, AssetRepository assets, LiveShots live, ShotEvents events) {
+      ShotRepository repository,
+      HistoryRepository history,
+      AssetRepository assets,
+      LiveShots live,
+      ShotEvents events) {
     this.repository = repository;
+    this.history = history;
     this.assets = assets;
     this.live = live;
     this.events = events;
@@ -58,6 +65,52 @@ public class ShotService {
     LiveShot read = new LiveShot(stored.revision(), parse(stored.document()), null);
     live.put(shotId, read);
     return read;
+  }
+
+  /** A shot as it was at a revision. */
+  LiveShot past(long shotId, long revision) {
+    LiveShot now = live(shotId);
+    if (now.revision() == revision) {
+      return now;
+    }
+    ShotRepository.Stored stored = history.document(shotId, revision);
+    return new LiveShot(revision, parse(stored.document()), now.motion());
+  }
+
+  /** Makes a shot as it was at a revision; what was done since can be had back by undo. */
+  EditOutcome goBack(long shotId, long revision, String summary, Asker asker) {
+    Shot target = past(shotId, revision).shot();
+    return store(
+        shotId,
+        asker,
+        before -> {
+          if (target.equals(before.shot())) {
+            throw new RefusedException(
+                "revision", revision, "a revision at which the shot was not as it is now");
+          }
+          List<Edit> way = List.of(Edit.between(before.shot(), target));
+          return planned(before.shot(), way, summary, asker);
+        });
+  }
+
+  private static Planned planned(Shot before, List<Edit> edits, String summary, Asker asker) {
+    Edit.Applied applied = Edit.applyAll(before, edits);
+    return new Planned(
+        applied.shot(),
+        new ShotRepository.Change(
+            ShotRepository.Kind.EDIT,
+            edits,
+            applied.inverse(),
+            touches(edits),
+            summary,
+            asker.accountId()),
+        null);
+  }
+
+  private static Set<String> touches(List<Edit> edits) {
+    return edits.stream()
+        .flatMap(e -> e.touches().stream())
+        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   private static Shot parse(String document) {
@@ -93,27 +146,15 @@ public class ShotService {
    *     same things
    */
   EditOutcome edit(long shotId, long seen, List<Edit> edits, Asker asker) {
-    Set<String> touches =
-        edits.stream()
-            .flatMap(e -> e.touches().stream())
-            .collect(Collectors.toCollection(LinkedHashSet::new));
+    String summary = edits.stream().map(Edit::summary).distinct().collect(Collectors.joining(", "));
     return store(
         shotId,
         asker,
         before -> {
-          refuseConflict(shotId, seen, before, edits, touches);
-          Edit.Applied applied = Edit.applyAll(before.shot(), edits);
-          refuseForeignAssets(shotId, before.shot(), applied.shot());
-          return new Planned(
-              applied.shot(),
-              new ShotRepository.Change(
-                  ShotRepository.Kind.EDIT,
-                  edits,
-                  applied.inverse(),
-                  touches,
-                  edits.stream().map(Edit::summary).distinct().collect(Collectors.joining(", ")),
-                  asker.accountId()),
-              null);
+          refuseConflict(shotId, seen, before, edits, touches(edits));
+          Planned planned = planned(before.shot(), edits, summary, asker);
+          refuseForeignAssets(shotId, before.shot(), planned.shot());
+          return planned;
         });
   }
 
@@ -177,15 +218,13 @@ public class ShotService {
                               Map.of()));
           List<Edit> edits = read(undo ? step.inverse() : step.edits());
           Edit.Applied applied = Edit.applyAll(before.shot(), edits);
-          Set<String> touches =
-              edits.stream().flatMap(e -> e.touches().stream()).collect(Collectors.toSet());
           return new Planned(
               applied.shot(),
               new ShotRepository.Change(
                   kind,
                   edits,
                   applied.inverse(),
-                  touches,
+                  touches(edits),
                   (undo ? "Undo: " : "Redo: ") + step.summary(),
                   asker.accountId()),
               step);

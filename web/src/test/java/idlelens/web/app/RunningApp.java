@@ -106,6 +106,13 @@ public final class RunningApp {
             .POST(HttpRequest.BodyPublishers.ofString(json)));
   }
 
+  /** What an octet call answers in its head. */
+  public JsonNode head(String path) {
+    byte[] body = send(demoRequest(path).header("Accept", "application/octet-stream").GET()).body();
+    int length = java.nio.ByteBuffer.wrap(body).order(java.nio.ByteOrder.LITTLE_ENDIAN).getInt(4);
+    return JsonPlace.mapper().readTree(java.util.Arrays.copyOfRange(body, 8, 8 + length));
+  }
+
   public Answer delete(String path) {
     return send(demoRequest(path).DELETE());
   }

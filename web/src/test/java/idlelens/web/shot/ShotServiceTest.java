@@ -37,7 +37,8 @@ class ShotServiceTest {
   private final ShotEvents events = mock(ShotEvents.class);
   private final LiveShots live = new LiveShots();
   private final ShotService service =
-      new ShotService(repository, mock(AssetRepository.class), live, events);
+      new ShotService(
+          repository, mock(HistoryRepository.class), mock(AssetRepository.class), live, events);
 
   @BeforeEach
   void storeAShot() {

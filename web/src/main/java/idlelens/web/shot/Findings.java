@@ -1,0 +1,61 @@
+package idlelens.web.shot;
+
+import idlelens.core.check.Creep;
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Overshoot;
+import idlelens.core.curve.Overshoots;
+import idlelens.core.scene.Node;
+import java.util.List;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What is wrong with a node's curves, as the browser gets it. */
+final class Findings {
+  /** The most of one kind that are told of one node. */
+  private static final int MOST = 200;
+
+  private Findings() {}
+
+  /**
+   * Adds {@code overshoots}, each {@code [channel, frame, value, amount]}, and {@code creeps}, each
+   * {@code [channel, from, missing, amount]}; leaves out what is empty.
+   */
+  static void add(ObjectNode out, Node node) {
+    ArrayNode overshoots = out.arrayNode();
+    node.channels()
+        .curves()
+        .forEach(
+            (channel, curve) ->
+                found(curve).stream()
+                    .limit(Math.max(0, MOST - overshoots.size()))
+                    .forEach(
+                        o ->
+                            overshoots
+                                .addArray()
+                                .add(channel.id())
+                                .add(o.frame())
+                                .add(o.value())
+                                .add(o.amount())));
+    ArrayNode creeps = out.arrayNode();
+    Creep.find(node).stream()
+        .limit(MOST)
+        .forEach(
+            c ->
+                creeps
+                    .addArray()
+                    .add(c.channel().id())
+                    .add(c.from())
+                    .add(c.missing())
+                    .add(c.amount()));
+    if (!overshoots.isEmpty()) {
+      out.set("overshoots", overshoots);
+    }
+    if (!creeps.isEmpty()) {
+      out.set("creeps", creeps);
+    }
+  }
+
+  private static List<Overshoot> found(Curve curve) {
+    return curve.keys().size() < 2 ? List.of() : Overshoots.find(curve, 0);
+  }
+}

@@ -1,0 +1,44 @@
+package idlelens.web.shot;
+
+import idlelens.exchange.json.JsonPlace;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+
+/** What an edit led to, as JSON or as octets, whichever the caller accepts. */
+@Component
+class OutcomeAnswer {
+  /** The header that says which window asks, so that it is not told of its own edits. */
+  static final String WINDOW = "Idle-Lens-Window";
+
+  private final ShotOctets octets;
+
+  OutcomeAnswer(ShotOctets octets) {
+    this.octets = octets;
+  }
+
+  /**
+   * @param curves ids of nodes whose curves are drawn, so that octets hold them too
+   */
+  ResponseEntity<byte[]> of(EditOutcome outcome, String accept, List<String> curves) {
+    if (wantsOctets(accept)) {
+      return ResponseEntity.ok()
+          .contentType(MediaType.APPLICATION_OCTET_STREAM)
+          .body(octets.outcome(outcome, curves));
+    }
+    Map<String, Object> answer = new LinkedHashMap<>();
+    answer.put("revision", outcome.after().revision());
+    answer.put("stored", outcome.stored());
+    answer.put("changed", outcome.changed());
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_JSON)
+        .body(JsonPlace.mapper().writeValueAsBytes(answer));
+  }
+
+  static boolean wantsOctets(String accept) {
+    return accept.contains(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+  }
+}
