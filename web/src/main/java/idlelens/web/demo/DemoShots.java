@@ -43,8 +43,8 @@ final class DemoShots {
         poses( // rolls past its last mark, and back
             Tangent.Kind.FLOW,
             new double[] {1001, 0.75, 0, 9.2, 0, 0, 0},
-            new double[] {1073, 0.35, 0, 4.1, 0, 0, 0},
-            new double[] {1144, -0.25, 0, 3.6, 0, 0, 0}));
+            new double[] {1073, 0.35, 0, 3.9, 0, 0, 0},
+            new double[] {1144, -0.25, 0, 3.7, 0, 0, 0}));
     set.carrier(
         "Shoulder",
         "dolly",

@@ -21,7 +21,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 
-/** The pages: productions with their shots, and the Floor of a shot. */
+/** The pages: productions with their shots, Floor and Curves of a shot, its hand-off. */
 @Controller
 class ShotPages {
   private final ShotService shots;
@@ -97,6 +97,15 @@ class ShotPages {
   @GetMapping("/shots/{id}")
   String floor(@AuthenticationPrincipal AccountUser account, @PathVariable long id, Model model) {
     addShot(account, id, model);
+    model.addAttribute("view", "floor");
+    return "floor";
+  }
+
+  /** The same page, laid out for work on curves. */
+  @GetMapping("/shots/{id}/curves")
+  String curves(@AuthenticationPrincipal AccountUser account, @PathVariable long id, Model model) {
+    addShot(account, id, model);
+    model.addAttribute("view", "curves");
     return "floor";
   }
 

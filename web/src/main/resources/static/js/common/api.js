@@ -25,13 +25,13 @@ async function renewToken() {
 }
 
 async function call(method, path, options = {}, renewed = false) {
-  const { body, accept = 'application/json' } = options;
+  const { body, accept = 'application/json', type = 'application/json' } = options;
   const headers = { Accept: accept, 'Idle-Lens-Window': windowName };
   if (method !== 'GET' && tokenHeader) headers[tokenHeader] = token;
-  if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = 'application/json';
+  if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = type;
   let answer;
   try {
-    answer = await fetch(path, { method, headers, body: body === undefined || body instanceof FormData ? body : JSON.stringify(body) });
+    answer = await fetch(path, { method, headers, body: body === undefined || body instanceof FormData || type !== 'application/json' ? body : JSON.stringify(body) });
   } catch {
     throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
   }
@@ -57,6 +57,8 @@ export const postJson = async (path, body) => {
 export const getAnswer = (path) => call('GET', path);
 export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
 export const postOctets = async (path, body) => (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
+/** Sends a table as text; gets the outcome as octets. */
+export const postTable = async (path, body) => (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
 export const remove = (path) => call('DELETE', path);
 
 /** Reads a typed number; the rules for that live on the server. */

@@ -3,6 +3,8 @@
 const LASTS_MS = 7000;
 
 export function toast(text, { bad = false, action, onAction } = {}) {
+  const all = document.getElementById('toasts');
+  if (all.lastElementChild?.firstElementChild?.textContent === text) return; // it is being said already
   const line = document.createElement('div');
   line.className = bad ? 'toast-line bad' : 'toast-line';
   line.append(Object.assign(document.createElement('span'), { textContent: text }));
@@ -11,6 +13,6 @@ export function toast(text, { bad = false, action, onAction } = {}) {
     button.addEventListener('click', () => { line.remove(); onAction(); });
     line.append(button);
   }
-  document.getElementById('toasts').append(line);
+  all.append(line);
   setTimeout(() => line.remove(), LASTS_MS);
 }

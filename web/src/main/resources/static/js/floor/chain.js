@@ -1,7 +1,8 @@
 // The chain: what the motion of the chosen node passes through, as a row of cards.
 import { h, s } from '../common/dom.js';
 import { metres, millimetres, stop, trimmed } from '../common/format.js';
-import { keyFrames, LENS, POSE } from './shot-store.js';
+import { LENS, POSE } from '../shot/channels.js';
+import { keyFrames } from '../shot/keys.js';
 
 /** The cards that a kind of node has. */
 export const CARDS = {

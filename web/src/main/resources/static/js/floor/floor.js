@@ -1,19 +1,23 @@
-// The Floor: puts its parts together.
+// A shot's page, the Floor and the Curves view: puts its parts together.
+import { getJson } from '../common/api.js';
 import { aspectName, degrees, metres, millimetres, rateLabel, stop } from '../common/format.js';
 import { h } from '../common/dom.js';
 import { toast } from '../common/toasts.js';
+import { CurvesView } from '../curves/curves-view.js';
+import { holdUntil } from '../panels/findings.js';
+import { CHANNELS } from '../shot/channels.js';
 import { Chain } from './chain.js';
-import { Desk } from './desk.js';
+import { Desk } from '../shot/desk.js';
 import { fillShortcuts, listenToKeys } from './keyboard.js';
-import { NumberField } from './number-field.js';
+import { NumberField } from '../panels/number-field.js';
 import { Operate } from './operate.js';
 import { Picture } from './picture.js';
-import { Plan } from './plan.js';
-import { Playback } from './playback.js';
+import { Plan } from '../plan/plan.js';
+import { Playback } from '../shot/playback.js';
 import { Score } from './score.js';
 import { SetList } from './set-list.js';
-import { Settings } from './settings.js';
-import { ShotStore } from './shot-store.js';
+import { Settings } from '../panels/settings.js';
+import { ShotStore } from '../shot/shot-store.js';
 
 const LOAD_AGAIN_MS = 1500;
 const $ = (id) => document.getElementById(id);
@@ -22,10 +26,11 @@ const store = new ShotStore(floor.dataset.shot);
 const desk = new Desk(store);
 const playback = new Playback(desk);
 const list = new SetList(store, desk, { list: $('nodes'), add: $('add') });
-const plan = new Plan(store, desk, $('plan'));
+const plan = new Plan(store, desk, { svg: $('plan'), canvas: $('outside') });
 const operate = new Operate(store, desk, $('view'), $('canvas'));
 const chain = new Chain(store, desk, $('chain'));
 const score = new Score(store, desk, { svg: $('score'), rows: $('rows') });
+const curves = new CurvesView(store, desk, { element: $('curves'), list: $('channels') });
 const settings = new Settings(store, desk, $('settings'), { sensors: JSON.parse(floor.dataset.sensors) });
 const frameField = new NumberField({
   label: 'Frame', title: 'Frame of the playhead', kind: 'frames', unit: 'f', digits: 0, step: 1, rate: () => store.header?.rate ?? '24',
@@ -40,17 +45,39 @@ try {
   $('view').append(h('p', { class: 'nothing', text: 'This browser has no WebGL, so there is no picture. Plan, score and numbers work.' }));
 }
 
+const SIDES = ['above', 'side', '3D'];
+
+/** Floor or Curves: the same shot, laid out for another work. */
+function showView(view) {
+  floor.dataset.view = view;
+  document.querySelectorAll('[data-view-link]').forEach((a) => { if (a.dataset.viewLink === view) a.setAttribute('aria-current', 'page'); else a.removeAttribute('aria-current'); });
+  desk.setView(view);
+}
+
+document.querySelectorAll('[data-view-link]').forEach((a) => a.addEventListener('click', (event) => {
+  if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+  event.preventDefault();
+  if (a.dataset.viewLink === desk.view) return;
+  history.pushState(null, '', a.href);
+  showView(a.dataset.viewLink);
+}));
+addEventListener('popstate', () => showView(location.pathname.endsWith('/curves') ? 'curves' : 'floor'));
+
 const actions = {
   play: () => playback.toggle(),
   step: (by) => { playback.stop(); desk.goTo(desk.frame + by); },
   keyBefore: () => desk.previousKey(),
   keyAfter: () => desk.nextKey(),
   keyPose: () => desk.keyPose(),
-  letGo: () => desk.letGoOfLoose(),
+  letGo: () => { if (desk.loose) desk.letGoOfLoose(); else desk.chooseKeys(null); },
   removeKeys: () => desk.removeKeys(),
   operate: () => operate.toggle(),
-  centre: () => plan.centreOnSelection(),
-  swapPlan: () => setSide(plan.side === 'above' ? 'side' : 'above'),
+  centre: () => { if (desk.view === 'curves') curves.graph.fit(!desk.chosen.isEmpty); plan.centreOnSelection(); },
+  swapPlan: () => setSide(SIDES[(SIDES.indexOf(plan.side) + 1) % SIDES.length]),
+  mark: () => desk.mark(),
+  ghost: () => toggleGhost(),
+  copy: () => desk.copyKeys(),
+  paste: () => desk.pasteKeys(),
   camera: (n) => { const camera = store.cameras()[n - 1]; if (camera) desk.showCamera(camera.id); },
   undo: () => { desk.loose = null; desk.announce('loose'); store.undo(); },
   redo: () => { desk.loose = null; desk.announce('loose'); store.redo(); },
@@ -59,10 +86,18 @@ const actions = {
 listenToKeys(actions);
 fillShortcuts($('shortcuts'));
 
+/** Shows the version compared with last, or the latest kept one, beside this state; or none. */
+async function toggleGhost() {
+  if (store.ghost) { await store.compare(0); return; }
+  desk.lastCompared ??= (await getJson(store.path('/versions')))[0];
+  if (desk.lastCompared) await store.compare(desk.lastCompared.revision, desk.lastCompared.name);
+  else toast('There is no version yet: keep one under History', { action: 'History', onAction: () => desk.showTab('history') });
+}
+
 function setSide(side) {
-  plan.setSide(side);
-  $('plan-caption').textContent = side === 'above' ? 'Plan' : 'Side';
-  document.querySelectorAll('[data-side]').forEach((b) => b.setAttribute('aria-pressed', String(b.dataset.side === side)));
+  try { plan.setSide(side); } catch { toast('This browser has no WebGL, so there is no view from outside', { bad: true }); plan.setSide('above'); }
+  $('plan-caption').textContent = { above: 'Plan', side: 'Side', '3D': 'Outside' }[plan.side];
+  document.querySelectorAll('[data-side]').forEach((b) => b.setAttribute('aria-pressed', String(b.dataset.side === plan.side)));
 }
 
 const clicks = {
@@ -72,6 +107,9 @@ const clicks = {
   record: () => desk.setRecord(!desk.record),
   rename: () => list.rename(), duplicate: () => list.duplicate(), remove: () => list.remove(),
   facts: () => desk.chooseCard('shot'),
+  mark: actions.mark,
+  'hold-creep': () => { const [c] = desk.findings().creeps; if (c) store.edit([holdUntil(c)]); },
+  speed: () => { plan.layer.bySpeed = !plan.layer.bySpeed; $('speed').setAttribute('aria-pressed', String(plan.layer.bySpeed)); plan.ask('all'); },
   guides: () => { const on = $('guides').getAttribute('aria-pressed') !== 'true'; $('guides').setAttribute('aria-pressed', String(on)); picture?.setGuides(on); },
 };
 for (const [id, todo] of Object.entries(clicks)) $(id).addEventListener('click', todo);
@@ -117,11 +155,25 @@ function showSaved() {
 function showMode() {
   $('record').setAttribute('aria-pressed', String(desk.record));
   const loose = desk.loose && store.byId.get(desk.loose.id);
-  $('notice').textContent = loose ? `${loose.name} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go` : '';
+  const { creeps } = desk.findings();
+  const [c] = creeps;
+  const says = loose ? `${loose.name} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`
+    : c ? `${store.byId.get(c.id).name} ${CHANNELS[c.channel].name} creeps from ${c.from}: not keyed at ${c.missing}${creeps.length > 1 ? `, and ${creeps.length - 1} more` : ''}` : '';
+  if ($('notice').textContent !== says) { $('notice').textContent = says; $('notice').title = says; }
+  $('hold-creep').hidden = Boolean(loose) || !c;
+  if (c) $('hold-creep').textContent = `Hold until ${c.missing}`;
+}
+
+/** The names of the two pictures, while a version is compared with. */
+function showGhost() {
+  const { ghost } = store;
+  $('ghost-names').hidden = !ghost;
+  $('ghost-names').replaceChildren(...(ghost ? [h('span', { text: `“${ghost.name}”` }), h('span', { text: 'now' })] : []));
 }
 
 store.addEventListener('shot', () => { showFacts(); showStrip(); showNumbers(); showSaved(); });
-store.addEventListener('motion', showNumbers);
+store.addEventListener('motion', () => { showNumbers(); showMode(); });
+store.addEventListener('ghost', showGhost);
 store.addEventListener('saving', showSaved);
 store.addEventListener('people', (event) => { const n = event.detail.windows - 1; $('people').textContent = n > 0 ? `you + ${n}` : 'you'; });
 store.addEventListener('refused', (event) => toast(event.detail.message, { bad: true }));
@@ -156,10 +208,11 @@ async function loadPatiently() {
 await loadPatiently();
 desk.frame = store.header.in;
 desk.announce('frame');
+showView(floor.dataset.view);
 plan.fit();
 picture?.layOut();
 picture?.ask();
 showSaved();
 store.listen();
 floor.dataset.ready = 'true';
-Object.assign(window, { idleLens: { store, desk, playback, plan, picture, chain, score, settings } });
+Object.assign(window, { idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves } });

@@ -1,6 +1,8 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { makeMaterial, makeSky, orderOf, setSun, SKY } from './materials.js';
+import { makeSky, setSun, SKY } from './materials.js';
+import { Solids } from './solids.js';
+import { poseIn, valueAt } from '../shot/samples.js';
 
 const SLOW_MS = 25;
 const REST_MS = 260;
@@ -18,7 +20,6 @@ export class Picture {
     this.view = view;
     this.canvas = canvas;
     this.guides = guides;
-    this.pieces = new Map();
     this.scale = 1; // of the resolution while something moves
     this.drawnScale = 1;
     this.abort = new AbortController();
@@ -29,6 +30,7 @@ export class Picture {
     this.renderer.setOpaqueSort((a, b) => a.renderOrder - b.renderOrder || a.z - b.z);
     this.renderer.shadowMap.autoUpdate = false;
     this.scene = new THREE.Scene();
+    this.solids = new Solids(store, this.scene);
     this.camera = new THREE.PerspectiveCamera(30, 16 / 9, 0.05, 2000);
     this.sky = makeSky();
     this.scene.add(this.sky);
@@ -57,53 +59,17 @@ export class Picture {
     this.store.addEventListener('shot', () => this.syncPieces(), { signal });
     this.store.addEventListener('meshes', () => this.syncPieces(), { signal });
     this.store.addEventListener('motion', () => { this.shadowsStale = true; draw(); }, { signal });
+    this.store.addEventListener('ghost', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
     this.observer = new ResizeObserver(() => { this.layOut(); draw(); });
     this.observer.observe(this.view);
   }
 
-  /** Makes, changes and removes the solids so that they are those of the document. */
   syncPieces() {
-    const wanted = new Set();
-    for (const node of this.store.nodes) {
-      const mesh = this.store.meshes.get(node.id);
-      if (node.kind !== 'piece' || !mesh) continue;
-      wanted.add(node.id);
-      const known = this.pieces.get(node.id);
-      const finish = JSON.stringify(node.finish);
-      if (known && known.mesh === mesh && known.finish === finish) continue;
-      if (known) this.drop(node.id);
-      const solid = new THREE.Mesh(this.geometry(mesh), makeMaterial(node.finish));
-      solid.renderOrder = orderOf(node.finish);
-      solid.castShadow = node.finish.kind === 'matt';
-      solid.receiveShadow = node.finish.kind === 'matt';
-      this.scene.add(solid);
-      this.pieces.set(node.id, { solid, mesh, finish });
-    }
-    for (const id of [...this.pieces.keys()]) if (!wanted.has(id)) this.drop(id);
+    this.solids.sync();
     this.shadowsStale = true;
     this.ask();
-  }
-
-  geometry(mesh) {
-    if (mesh.geometry) return mesh.geometry;
-    const geometry = new THREE.BufferGeometry();
-    geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
-    geometry.setAttribute('normal', new THREE.BufferAttribute(mesh.normals, 3));
-    const colours = new Float32Array(mesh.shades.length * 3);
-    for (let i = 0; i < colours.length; i++) colours[i] = mesh.shades[Math.floor(i / 3)];
-    geometry.setAttribute('color', new THREE.BufferAttribute(colours, 3));
-    geometry.setIndex(new THREE.BufferAttribute(mesh.indices, 1));
-    mesh.geometry = geometry;
-    return geometry;
-  }
-
-  drop(id) {
-    const { solid } = this.pieces.get(id);
-    this.scene.remove(solid);
-    solid.material.dispose();
-    this.pieces.delete(id);
   }
 
   /** Fits the canvas into its place at the picture's aspect. */
@@ -155,38 +121,45 @@ export class Picture {
   /** @param fine whether there is time for shadows even where they are slow */
   draw(fine = false) {
     const { store, desk } = this;
-    const pose = desk.camera && store.pose(desk.camera, desk.frame);
-    const lens = desk.camera && store.lens(desk.camera, desk.frame);
-    this.canvas.hidden = !pose;
-    if (!pose || !lens) return;
+    const now = { motion: store.motion, grid: store.grid, byId: store.byId };
+    const seen = desk.camera && look(now, desk.camera, desk.frame);
+    this.canvas.hidden = !seen;
+    if (!seen) return;
     if (!this.size || Math.abs(this.size.w / this.size.h - store.header.aspect) > 0.02) this.layOut();
+    const { ghost } = this.store;
+    const was = ghost && look(ghost, desk.camera, desk.frame);
+    this.renderer.setScissorTest(Boolean(was));
+    this.guides.style.visibility = was ? 'hidden' : '';
+    if (!was) { this.drawLook(seen, now, fine, null); return; }
+    const { w, h } = this.size;
+    const half = Math.floor(w / 2);
+    const tall = Math.floor(half / store.header.aspect);
+    const box = (x) => [x, Math.floor((h - tall) / 2), half - 1, tall];
+    this.renderer.setScissor(0, 0, w, h);
+    this.renderer.setClearColor('#232628');
+    this.renderer.clear();
+    this.drawLook(was, ghost, fine, box(0));
+    this.drawLook(seen, now, fine, box(half + 1));
+    this.shadowsStale = true; // the next picture alone has its own
+  }
+
+  /** One picture: the set as it is in a state, seen by its camera, in a box or all over. */
+  drawLook({ pose, lens }, state, fine, box) {
+    const { w, h } = this.size;
+    const where = box ?? [0, 0, w, h];
+    this.renderer.setViewport(...where);
+    this.renderer.setScissor(...where);
     this.camera.position.set(pose.x, pose.y, pose.z);
     this.camera.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
     this.camera.fov = lens.verticalDeg;
-    this.camera.aspect = store.header.aspect;
+    this.camera.aspect = this.store.header.aspect;
     this.camera.updateProjectionMatrix();
     this.sky.position.copy(this.camera.position);
-    const moved = this.placePieces();
+    const moved = this.solids.place(state, this.desk.frame);
     this.placeSun();
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) { this.renderer.shadowMap.needsUpdate = true; this.shadowsStale = false; }
     this.renderer.render(this.scene, this.camera);
-  }
-
-  /** Puts every solid where it is at this frame; tells whether one moved. */
-  placePieces() {
-    let moved = false;
-    for (const [id, piece] of this.pieces) {
-      const { solid } = piece;
-      const pose = this.store.pose(id, this.desk.frame);
-      if (!pose) continue;
-      const visible = !this.store.isHidden(this.store.byId.get(id));
-      moved ||= visible !== solid.visible || solid.position.x !== pose.x || solid.position.y !== pose.y || solid.position.z !== pose.z;
-      solid.visible = visible;
-      solid.position.set(pose.x, pose.y, pose.z);
-      solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
-    }
-    return moved;
   }
 
   placeSun() {
@@ -205,7 +178,7 @@ export class Picture {
     this.sun.position.copy(centre).addScaledVector(direction, -80);
     const sunTo = direction.clone().negate();
     setSun(this.sky.material, sunTo, colour);
-    for (const { solid } of this.pieces.values()) setSun(solid.material, sunTo, colour);
+    this.solids.light(sunTo, colour);
   }
 
   /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */
@@ -223,6 +196,13 @@ export class Picture {
     this.observer.disconnect();
     this.renderer.dispose();
   }
+}
+
+/** What a camera of a state does at a frame, or null. */
+function look(state, id, frame) {
+  const pose = poseIn(state, id, frame);
+  const lens = state.motion.get(id)?.lens;
+  return pose && lens ? { pose, lens: { verticalDeg: valueAt(state, lens.verticalDeg, frame) } } : null;
 }
 
 /** Whether pictures are computed without a graphics card. */

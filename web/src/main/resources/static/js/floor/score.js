@@ -1,13 +1,14 @@
-// The score: frames, keys as beads, playhead.
+// The score: frames, markers, keys as beads, playhead. Only rows in sight are drawn.
 import { s } from '../common/dom.js';
 import { framesPerSecond } from '../common/format.js';
-import { keyFrames, LENS, POSE } from './shot-store.js';
+import { ALL, CHANNELS, LENS, POSE } from '../shot/channels.js';
+import { keyFrames } from '../shot/keys.js';
+import { markerRow } from './score-markers.js';
+import { ScoreHands } from './score-hands.js';
+import { LEFT, ROW, RULER } from './score-scale.js';
 
-const LEFT = 118;
 const RIGHT_GAP = 16;
-const RULER = 26;
-const ROW = 26;
-const LENS_NAMES = { focal: 'focal length', fstop: 'f-stop', focus: 'focus' };
+const NAME_LETTERS = 16;
 
 /** How a bead is drawn: by tangent, and half where only some channels are keyed. */
 export function beadPath(tangents, whole) {
@@ -18,6 +19,9 @@ export function beadPath(tangents, whole) {
   return 'M0 -5.5A5.5 5.5 0 1 1 -.01 -5.5Z';
 }
 
+/** A key whose only tangent is free is a ring. */
+export const isRing = (tangents) => tangents.size === 1 && tangents.has('free');
+
 export class Score {
   constructor(store, desk, { svg, rows }) {
     this.store = store;
@@ -26,13 +30,11 @@ export class Score {
     this.scroller = rows;
     this.kept = new Map();
     const draw = () => this.ask();
-    store.addEventListener('shot', draw);
-    store.addEventListener('motion', draw);
-    desk.addEventListener('selection', draw);
-    desk.addEventListener('keys', draw);
+    for (const name of ['shot', 'motion']) store.addEventListener(name, draw);
+    for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, draw);
     desk.addEventListener('frame', () => this.moveHead());
-    svg.addEventListener('pointerdown', (event) => this.press(event));
-    svg.addEventListener('keydown', (event) => this.key(event));
+    rows.addEventListener('scroll', draw);
+    this.hands = new ScoreHands(this);
     this.measure();
     new ResizeObserver(() => { this.measure(); draw(); }).observe(rows);
   }
@@ -45,9 +47,11 @@ export class Score {
 
   measure() { this.width = this.scroller.clientWidth; }
 
-  x(frame) { return LEFT + ((frame - this.desk.first()) / Math.max(1, this.desk.last() - this.desk.first())) * (this.width - LEFT - RIGHT_GAP); }
+  get span() { return Math.max(1, this.desk.last() - this.desk.first()); }
 
-  frameAt(x) { return this.desk.first() + ((x - LEFT) / (this.width - LEFT - RIGHT_GAP)) * Math.max(1, this.desk.last() - this.desk.first()); }
+  x(frame) { return LEFT + ((frame - this.desk.first()) / this.span) * (this.width - LEFT - RIGHT_GAP); }
+
+  frameAt(x) { return this.desk.first() + ((x - LEFT) / (this.width - LEFT - RIGHT_GAP)) * this.span; }
 
   /** The rig of the camera shown, then the chosen node, then what else is keyed. */
   rows() {
@@ -56,29 +60,37 @@ export class Score {
     const take = (node) => { if (node && !order.includes(node)) order.push(node); };
     if (desk.camera) { take(store.byId.get(desk.camera)); store.carriersOf(desk.camera).reverse().forEach(take); }
     take(desk.node);
-    store.nodes.filter((n) => keyFrames(n, [...POSE, ...LENS]).length).forEach(take);
+    store.nodes.filter((n) => keyFrames(n, ALL).length).forEach(take);
     return order.flatMap((node) => {
       const rows = [{ node, channels: POSE, name: node.name }];
-      if (node.kind === 'camera') for (const c of LENS) if (keyFrames(node, [c]).length) rows.push({ node, channels: [c], name: `${node.name} · ${LENS_NAMES[c]}` });
+      if (node.kind === 'camera') for (const c of LENS) if (keyFrames(node, [c]).length) rows.push({ node, channels: [c], name: `${node.name} · ${CHANNELS[c].name}` });
       return rows;
     });
   }
 
+  /** The top of the row with that index, below ruler and markers. */
+  top(index) { return RULER + ROW + index * ROW; }
+
   draw() {
     const rows = this.rows();
-    const height = Math.max(RULER + rows.length * ROW + 8, this.scroller.clientHeight);
+    this.shownRows = rows;
+    const height = Math.max(this.top(rows.length) + 8, this.scroller.clientHeight);
+    const above = this.scroller.scrollTop;
     this.svg.setAttribute('height', height);
     this.svg.setAttribute('viewBox', `0 0 ${this.width} ${height}`);
-    this.head = s('g', { class: 'playhead' }, s('path', { class: 'head', d: `M0 0V${height}` }), s('rect', { class: 'head-flag', x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { class: 'head-text', 'text-anchor': 'middle', y: 12.5 }));
-    const focused = document.activeElement?.dataset?.bead;
-    this.svg.replaceChildren(...rows.flatMap((row, i) => this.drawn(row, RULER + i * ROW)), ...this.ruler(), this.head);
-    if (focused) this.svg.querySelector(`[data-bead="${focused}"]`)?.focus();
+    const from = Math.max(0, Math.floor((above - this.top(0)) / ROW) + 1);
+    const to = Math.min(rows.length, Math.ceil((above + this.scroller.clientHeight - this.top(0)) / ROW));
+    this.head = s('g', { class: 'playhead' }, s('path', { class: 'head', d: `M0 0V${this.scroller.clientHeight}` }), s('rect', { class: 'head-flag', x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { class: 'head-text', 'text-anchor': 'middle', y: 12.5 }));
+    const focused = document.activeElement?.dataset?.bead ?? document.activeElement?.dataset?.marker;
+    const top = s('g', { transform: `translate(0 ${above})` }, ...this.ruler(), ...markerRow(this));
+    this.svg.replaceChildren(...rows.slice(Math.max(0, from - 1), to).flatMap((row, i) => this.drawn(row, this.top(Math.max(0, from - 1) + i))), top, this.head);
+    if (focused) this.svg.querySelector(`[data-bead="${focused}"],[data-marker="${focused}"]`)?.focus({ preventScroll: true });
     this.moveHead();
   }
 
   ruler() {
     const { desk } = this;
-    const perFrame = (this.width - LEFT - RIGHT_GAP) / Math.max(1, desk.last() - desk.first());
+    const perFrame = (this.width - LEFT - RIGHT_GAP) / this.span;
     const rate = Math.round(framesPerSecond(this.store.header.rate));
     const big = [rate, rate * 2, rate * 5, rate * 10, rate * 30].find((n) => n * perFrame > 56) ?? rate * 60;
     const small = perFrame > 4 ? 1 : perFrame > 1.2 ? Math.max(1, Math.round(rate / 4)) : big;
@@ -98,9 +110,9 @@ export class Score {
   /** The elements of a row: those drawn before, if all that they show is still the same. */
   drawn(row, y) {
     const { node, channels } = row;
-    const chosen = this.desk.chosenKeys;
+    const { chosen } = this.desk;
     const column = channels.length === 1 ? this.store.motion.get(node.id)?.own[channels[0]] : null;
-    const from = [node, column, y, this.width, this.desk.first(), this.desk.last(), node.id === this.desk.selected, chosen?.id === node.id ? `${chosen.channels} ${chosen.frames}` : ''];
+    const from = [node, column, y, this.width, this.desk.first(), this.desk.last(), node.id === this.desk.selected, chosen.channelsOf(node.id).length ? chosen : null];
     const key = `${node.id} ${channels.length === 1 ? channels[0] : 'pose'}`;
     const known = this.kept.get(key);
     if (known && known.from.every((value, i) => value === from[i])) return known.parts;
@@ -112,9 +124,8 @@ export class Score {
   row({ node, channels, name }, y) {
     const middle = y + ROW / 2;
     const keys = keyFrames(node, channels);
-    const chosen = node.id === this.desk.selected;
     const parts = [
-      s('rect', { class: chosen ? 'row-back chosen' : 'row-back', x: 0, y, width: this.width, height: ROW, 'data-row': node.id }),
+      s('rect', { class: node.id === this.desk.selected ? 'row-back chosen' : 'row-back', x: 0, y, width: this.width, height: ROW, 'data-row': node.id }),
       s('path', { class: 'row-line', d: `M0 ${y + ROW}H${this.width}` }),
       s('text', { class: 'row', x: 12, y: middle + 4, text: shorten(name), 'pointer-events': 'none' }, s('title', { text: name })),
     ];
@@ -131,7 +142,7 @@ export class Score {
     let low = Infinity; let high = -Infinity;
     for (const v of column) { low = Math.min(low, v); high = Math.max(high, v); }
     let d = '';
-    const step = Math.max(1, Math.floor((this.desk.last() - this.desk.first()) / this.width)); // no finer than the screen
+    const step = Math.max(1, Math.floor(this.span / this.width)); // no finer than the screen
     for (let f = this.desk.first(); f <= this.desk.last(); f += step) {
       const v = this.store.value(f, column);
       d += `${d ? 'L' : 'M'}${this.x(f).toFixed(1)} ${(y + ROW - 5 - ((v - low) / (high - low || 1)) * (ROW - 10)).toFixed(1)}`;
@@ -140,19 +151,13 @@ export class Score {
   }
 
   bead(node, channels, key, y) {
-    const chosen = this.desk.chosenKeys;
-    const picked = chosen?.id === node.id && chosen.channels.join() === channels.join() && chosen.frames.includes(key.frame);
+    const picked = this.desk.chosen.hasAny(node.id, key.channels, key.frame);
     const whole = key.channels.length === channels.length;
-    const name = `${node.name}, key at ${key.frame}: ${whole && channels === POSE ? 'whole pose' : key.channels.join(', ')}, ${[...key.tangents].join(' and ')}`;
+    const label = `${node.name}, key at ${key.frame}: ${whole && channels === POSE ? 'whole pose' : key.channels.join(', ')}, ${[...key.tangents].join(' and ')}`;
     return s('path', {
-      class: `bead${whole ? '' : ' half'}${picked ? ' chosen' : ''}`, d: beadPath(key.tangents, whole), tabindex: 0, role: 'button', 'aria-label': name, 'aria-pressed': String(picked),
+      class: `bead${whole ? '' : ' half'}${isRing(key.tangents) ? ' ring' : ''}${picked ? ' chosen' : ''}`, d: beadPath(key.tangents, whole), tabindex: 0, role: 'button', 'aria-label': label, 'aria-pressed': String(picked),
       transform: `translate(${this.x(key.frame).toFixed(1)} ${y})`, 'data-bead': `${node.id} ${channels.length === 1 ? channels[0] : 'pose'} ${key.frame}`, 'data-frame': key.frame,
-    }, s('title', { text: name }));
-  }
-
-  keysOfBead(bead) {
-    const [id, what, frame] = bead.dataset.bead.split(' ');
-    return { id, channels: what === 'pose' ? POSE : [what], frame: Number(frame) };
+    });
   }
 
   moveHead() {
@@ -160,85 +165,7 @@ export class Score {
     const x = this.x(this.desk.frame);
     this.head.setAttribute('transform', `translate(${x.toFixed(1)} ${this.scroller.scrollTop})`);
     this.head.querySelector('text').textContent = this.desk.frame;
-    this.head.querySelector('text').setAttribute('x', 0);
-  }
-
-  local(event) { return event.clientX - this.svg.getBoundingClientRect().left; }
-
-  press(event) {
-    if (event.button !== 0) return;
-    const bead = event.target.closest('[data-bead]');
-    if (bead) { this.pressBead(event, bead); return; }
-    const row = event.target.dataset.row;
-    if (row && this.local(event) < LEFT) { this.desk.select(row); return; }
-    this.scrub(event);
-  }
-
-  scrub(event) {
-    event.preventDefault();
-    this.desk.chooseKeys(null);
-    this.svg.setPointerCapture(event.pointerId);
-    const drag = new AbortController();
-    const go = (e) => this.desk.goTo(Math.max(this.desk.first(), Math.min(this.desk.last(), this.frameAt(this.local(e)))));
-    go(event);
-    this.svg.addEventListener('pointermove', go, { signal: drag.signal });
-    this.svg.addEventListener('pointerup', () => drag.abort(), { signal: drag.signal });
-    this.svg.addEventListener('pointercancel', () => drag.abort(), { signal: drag.signal });
-  }
-
-  /** Chooses a bead (Shift adds it), and moves all chosen of its row in time. */
-  pressBead(event, bead) {
-    event.preventDefault();
-    bead.focus();
-    const { id, channels, frame } = this.keysOfBead(bead);
-    this.choose(id, channels, frame, event.shiftKey);
-    this.svg.setPointerCapture(event.pointerId);
-    const from = this.local(event);
-    const frames = [...this.desk.chosenKeys.frames];
-    const drag = new AbortController();
-    let by = 0;
-    const edit = () => ({ edit: 'move-keys', id, frames, channels, by, landing: 'refuse' });
-    this.svg.addEventListener('pointermove', (e) => {
-      const to = Math.round(this.frameAt(this.local(e)) - this.frameAt(from));
-      if (to === by) return;
-      by = to;
-      this.desk.chosenKeys = { id, channels, frames: frames.map((f) => f + by) };
-      this.store.show([edit()]);
-    }, { signal: drag.signal });
-    this.svg.addEventListener('pointerup', async () => {
-      drag.abort();
-      if (by === 0) { this.desk.goTo(frame); return; }
-      if (!(await this.store.edit([edit()]))) this.desk.chooseKeys({ id, channels, frames });
-      else this.desk.announce('keys');
-    }, { signal: drag.signal });
-    this.svg.addEventListener('pointercancel', () => { drag.abort(); this.store.letGo(); this.desk.chooseKeys({ id, channels, frames }); }, { signal: drag.signal });
-  }
-
-  choose(id, channels, frame, add) {
-    const chosen = this.desk.chosenKeys;
-    const same = add && chosen?.id === id && chosen.channels.join() === channels.join();
-    this.desk.chooseKeys({ id, channels, frames: same ? [...new Set([...chosen.frames, frame])] : chosen?.id === id && chosen.frames.includes(frame) && chosen.channels.join() === channels.join() ? chosen.frames : [frame] });
-    if (this.desk.selected !== id) this.desk.select(id, channels.length === 1 ? 'lens' : 'keys');
-  }
-
-  /** With a bead in focus: Enter goes to it, Alt with an arrow moves it. */
-  async key(event) {
-    const bead = event.target.closest?.('[data-bead]');
-    if (!bead) return;
-    const { id, channels, frame } = this.keysOfBead(bead);
-    if (event.key === 'Enter') {
-      event.stopPropagation();
-      this.choose(id, channels, frame, event.shiftKey);
-      this.desk.goTo(frame);
-    } else if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
-      event.preventDefault();
-      event.stopPropagation();
-      this.choose(id, channels, frame, false);
-      const by = event.key === 'ArrowLeft' ? -1 : 1;
-      const { frames } = this.desk.chosenKeys;
-      if (await this.store.edit([{ edit: 'move-keys', id, frames, channels, by, landing: 'refuse' }])) this.desk.chooseKeys({ id, channels, frames: frames.map((f) => f + by) });
-    }
   }
 }
 
-const shorten = (name) => (name.length > 16 ? `${name.slice(0, 15)}…` : name);
+const shorten = (name) => (name.length > NAME_LETTERS ? `${name.slice(0, NAME_LETTERS - 1)}…` : name);

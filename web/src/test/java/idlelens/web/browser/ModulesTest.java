@@ -55,10 +55,10 @@ class ModulesTest extends BrowserTest {
             + " v.setFloat32(s + 8, -2, true); v.setUint32(s + 12, 4000000000, true);"
             + " const b = m.unpack(buffer);"
             + " return [...b.nodes[0].x, ...b.meshes[0].positions, ...b.meshes[0].indices].join();";
-    assertThat(run("floor/octets.js", make).toString()).isEqualTo("1.25,-2,9.5,4000000000");
+    assertThat(run("shot/octets.js", make).toString()).isEqualTo("1.25,-2,9.5,4000000000");
     assertThat(
             run(
-                "floor/octets.js",
+                "shot/octets.js",
                 "try { m.unpack(new ArrayBuffer(16)); return 'taken'; } catch (e) { return e.message; }"))
         .isEqualTo("The server sent something else than a bundle");
   }
@@ -68,7 +68,7 @@ class ModulesTest extends BrowserTest {
     // a unit box turned by 45 degrees about Y reaches to half its diagonal
     Object reach =
         run(
-            "floor/outline.js",
+            "plan/outline.js",
             "const p = []; for (const x of [-.5, .5]) for (const y of [0, 1]) for (const z of [-.5, .5])"
                 + " p.push(x, y, z); const a = Math.PI / 8;"
                 + " const pose = { x: 10, y: 0, z: -5, qx: 0, qy: Math.sin(a), qz: 0, qw: Math.cos(a) };"
@@ -85,7 +85,7 @@ class ModulesTest extends BrowserTest {
     // pan 90 degrees looks along -X
     assertThat(
             run(
-                    "floor/outline.js",
+                    "plan/outline.js",
                     "const s = Math.SQRT1_2; const f = m.forward({ qx: 0, qy: s, qz: 0, qw: s }, 'above');"
                         + " return [Math.round(f.a), Math.round(f.b)];")
                 .toString())
@@ -96,7 +96,7 @@ class ModulesTest extends BrowserTest {
   void keyFrames_gatherTheChannelsOfEachFrame() {
     assertThat(
             run(
-                "floor/shot-store.js",
+                "shot/keys.js",
                 "const node = { channels: { x: { keys: [[1, 0, 'settle'], [5, 1, 'hold']] }, y: 3,"
                     + " pan: { keys: [[5, 2, 'straight']] } } };"
                     + " return m.keyFrames(node, m.POSE).map((k) =>"

@@ -1,7 +1,8 @@
 // Pieces that all panels are made of.
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { keysOf } from './shot-store.js';
+import { CHANNELS } from '../shot/channels.js';
+import { keysOf } from '../shot/keys.js';
 
 /** Whether a channel is keyed at this frame, between keys, or not at all. */
 export function keyState(store, id, channel, frame) {
@@ -11,24 +12,11 @@ export function keyState(store, id, channel, frame) {
   return keys.some((k) => Math.abs(k[0] - frame) < 1e-6) ? 'keyed' : 'between';
 }
 
-const CHANNELS = {
-  x: { label: 'X', kind: 'length', unit: 'm', digits: 3, step: 0.05 },
-  y: { label: 'Y', kind: 'length', unit: 'm', digits: 3, step: 0.05 },
-  z: { label: 'Z', kind: 'length', unit: 'm', digits: 3, step: 0.05 },
-  pan: { label: 'Pan', kind: 'angle', unit: '°', digits: 2, step: 1 },
-  tilt: { label: 'Tilt', kind: 'angle', unit: '°', digits: 2, step: 1 },
-  roll: { label: 'Roll', kind: 'angle', unit: '°', digits: 2, step: 1 },
-  focal: { label: 'Focal length', kind: 'lens-length', unit: 'mm', digits: 2, step: 1 },
-  fstop: { label: 'F-stop', kind: 'stop', unit: 'f/', digits: 2, step: 0.1 },
-  focus: { label: 'Focus distance', kind: 'length', unit: 'm', digits: 3, step: 0.1 },
-};
-
 /** A field for a channel of a node, with its value at the playhead. */
 export function channelField(store, desk, id, channel) {
-  const { label, ...how } = CHANNELS[channel];
+  const { label, kind, unit, digits, step } = CHANNELS[channel];
   return new NumberField({
-    ...how,
-    label,
+    label, kind, unit, digits, step,
     rate: () => store.header.rate,
     get: () => {
       const own = store.motion.get(id)?.own[channel];

@@ -2,7 +2,7 @@
 import { h } from '../common/dom.js';
 import { fixed, metres } from '../common/format.js';
 import { NumberField } from './number-field.js';
-import { channelField, choice, fact, heads, keyState, row } from './panel-parts.js';
+import { channelField, choice, fact, heads, keyState, row } from './parts.js';
 
 const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24);
 

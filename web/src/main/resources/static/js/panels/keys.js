@@ -1,10 +1,10 @@
 // Place and turn of a node, and its keys at the playhead.
 import { button, h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { channelField, heads, row } from './panel-parts.js';
-import { keyFrames, POSE } from './shot-store.js';
-
-const TANGENTS = [['settle', 'Settle', 'Smooth, never past a key'], ['straight', 'Straight', 'Linear to the next key'], ['hold', 'Hold', 'Constant until the next key']];
+import { channelField, heads, row } from './parts.js';
+import { POSE, TANGENTS } from '../shot/channels.js';
+import { KeyChoice } from '../shot/key-choice.js';
+import { keyFrames } from '../shot/keys.js';
 
 export const keysPanel = {
   signature: () => '',
@@ -13,7 +13,8 @@ export const keysPanel = {
     const { id } = node;
     const fields = POSE.map((channel) => channelField(store, desk, id, channel));
     const here = () => keyFrames(store.byId.get(id), POSE).find((k) => Math.abs(k.frame - desk.frame) < 1e-6) ?? null;
-    const chosenFrames = () => (desk.chosenKeys?.id === id && desk.chosenKeys.channels.length > 1 ? desk.chosenKeys.frames : here() ? [desk.frame] : []);
+    /** The chosen keys of this node, or those at the playhead. */
+    const hand = () => { const chosen = desk.chosen.only((of, channel) => of === id && POSE.includes(channel)); return chosen.isEmpty ? KeyChoice.of(id, POSE, [desk.frame]).existing(store) : chosen; };
     const keyFrame = new NumberField({
       label: 'Frame of this key', kind: 'frames', unit: 'f', digits: 0, step: 1, rate: () => store.header.rate,
       get: () => here()?.frame ?? null,
@@ -21,14 +22,14 @@ export const keysPanel = {
         const frame = here()?.frame;
         const by = Math.round(value) - frame;
         if (frame === undefined || by === 0) return true;
-        const edits = [{ edit: 'move-keys', id, frames: [frame], channels: POSE, by, landing: 'refuse' }];
+        const edits = [{ edit: 'move-keys', id, frames: [frame], channels: POSE, by, landing: desk.landing }];
         if (!done) { store.show(edits); return true; }
         const kept = await store.edit(edits);
         if (kept) desk.goTo(frame + by);
         return kept;
       },
     });
-    const tangents = TANGENTS.map(([kind, text, title]) => button(text, () => store.edit([{ edit: 'set-tangents', id, frames: chosenFrames(), channels: POSE, tangent: kind }]), { title, 'data-tangent': kind }));
+    const tangents = TANGENTS.map(([kind, text, title]) => button(text, () => store.edit([{ edit: 'set-tangents', picks: hand().picks(), tangent: kind }]), { title, 'data-tangent': kind }));
     const keyIt = button('Key this pose', () => desk.keyPose(), { class: 'main', title: 'Key the whole pose (Enter)' });
     const letGo = button('Let go', () => desk.letGoOfLoose(), { title: 'Put it back as it was (Esc)' });
     const removeIt = button('Remove key', () => desk.removeKeys(), { title: 'Backspace' });
@@ -48,11 +49,11 @@ export const keysPanel = {
         keyFrame.refresh();
         const key = here();
         keyFrame.input.disabled = !key;
-        removeIt.disabled = !key && !desk.chosenKeys;
+        removeIt.disabled = !key && desk.chosen.isEmpty;
         letGo.hidden = !desk.loose;
         keyIt.textContent = desk.loose ? 'Key the loose pose' : 'Key this pose';
         for (const b of tangents) {
-          b.disabled = chosenFrames().length === 0;
+          b.disabled = hand().isEmpty;
           b.setAttribute('aria-pressed', String(Boolean(key && key.tangents.size === 1 && key.tangents.has(b.dataset.tangent))));
         }
         if (desk.loose) says.textContent = 'loose: not keyed yet';

@@ -1,20 +1,21 @@
-// The plan: the set to scale from above or from the side, with what the lens does on it.
+// The plan: the set to scale from above, from the side, or from outside, with what the lens does on it.
 import { s } from '../common/dom.js';
 import { metres } from '../common/format.js';
-import { keyFrames, POSE } from './shot-store.js';
+import { Outside } from './outside.js';
 import { forward, outline } from './outline.js';
+import { PathLayer } from './path-layer.js';
 import { PlanGestures } from './plan-gestures.js';
 
-const POSE_CHANNELS = POSE;
 const LARGEST_LABELLED_M = 80;
 const HANDLE_PX = 34;
 const MOST_SHARP_M = 400;
 
 export class Plan {
-  constructor(store, desk, svg) {
+  constructor(store, desk, { svg, canvas }) {
     this.store = store;
     this.desk = desk;
     this.svg = svg;
+    this.canvas = canvas;
     this.side = 'above';
     this.centre = [0, 0];
     this.metresPerPixel = 0.08;
@@ -24,12 +25,13 @@ export class Plan {
     this.under = s('g');
     this.over = s('g');
     svg.append(this.under, this.over);
+    this.layer = new PathLayer(this);
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
     store.addEventListener('motion', () => this.ask('all'), { signal });
-    store.addEventListener('meshes', () => { this.outlines.clear(); this.ask('all'); }, { signal });
-    desk.addEventListener('frame', () => this.ask('over'), { signal });
-    desk.addEventListener('selection', () => this.ask('all'), { signal });
+    store.addEventListener('meshes', () => { this.outlines.clear(); this.outside?.sync(); this.ask('all'); }, { signal });
+    desk.addEventListener('frame', () => this.ask(this.side === '3D' ? 'all' : 'over'), { signal });
+    for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });
     this.measure();
     this.observer = new ResizeObserver(() => { this.measure(); this.ask('all'); });
     this.observer.observe(svg);
@@ -47,7 +49,18 @@ export class Plan {
     });
   }
 
-  measure() { this.size = [this.svg.clientWidth, this.svg.clientHeight]; }
+  measure() { this.size = [this.svg.clientWidth, this.svg.clientHeight]; this.outside?.resize(this.size); }
+
+  /** Pixels of a place in the world, or null where it cannot be seen. */
+  place(p) { return this.side === '3D' ? this.outside.place(p) : this.toScreen(this.plane(p)); }
+
+  /** How far a drag by pixels moves what is at a place of the world, in metres. */
+  drag(p, [dx, dy], upright) {
+    if (this.side === '3D') return this.outside.drag(p, [dx, dy], upright);
+    const a = dx * this.metresPerPixel;
+    const b = dy * this.metresPerPixel;
+    return this.side === 'above' ? { dx: a, dy: 0, dz: b } : { dx: 0, dy: -b, dz: a };
+  }
 
   /** Coordinates in the plane of a place in the world. From the side, up is up. */
   plane(pose) { return this.side === 'above' ? [pose.x, pose.z] : [pose.z, pose.y]; }
@@ -69,6 +82,7 @@ export class Plan {
     const id = this.desk.camera;
     const motion = id && this.store.motion.get(id);
     if (!motion) return;
+    if (this.side === '3D') { this.outside.frameOn(this.interest(id, motion)); this.ask('all'); return; }
     const points = [];
     const step = Math.max(1, Math.floor(motion.x.length / 60));
     for (let i = 0; i < motion.x.length; i += step) points.push(this.side === 'above' ? [motion.x[i], motion.z[i]] : [motion.z[i], motion.y[i]]);
@@ -84,6 +98,20 @@ export class Plan {
     this.frameOn(points, 1.2, 9);
   }
 
+  /** Places of the path, and of what is in focus from its ends. */
+  interest(id, motion) {
+    const points = [];
+    const step = Math.max(1, Math.floor(motion.x.length / 30));
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame += step) points.push(this.store.pose(id, frame));
+    for (const frame of [this.desk.first(), this.desk.last()]) {
+      const [pose, lens] = [this.store.pose(id, frame), this.store.lens(id, frame)];
+      const look = ahead(pose);
+      const far = Math.min(lens.focusM, 15);
+      points.push({ x: pose.x + look.x * far, y: pose.y + look.y * far, z: pose.z + look.z * far });
+    }
+    return points;
+  }
+
   frameOn(points, air, least) {
     const [w, h] = this.size;
     const a = points.map((p) => p[0]);
@@ -97,23 +125,60 @@ export class Plan {
   centreOnSelection() {
     const pose = this.desk.selected && this.store.pose(this.desk.selected, this.desk.frame);
     if (!pose) return;
-    this.centre = this.plane(pose);
+    if (this.side === '3D') this.outside.target.set(pose.x, pose.y, pose.z);
+    else this.centre = this.plane(pose);
     this.ask('all');
   }
 
   setSide(side) {
     this.side = side;
+    if (side === '3D') this.openOutside();
+    this.canvas.hidden = side !== '3D';
     this.outlines.clear();
     this.fit();
   }
 
+  openOutside() {
+    if (!this.outside) {
+      this.outside = new Outside(this.store, this.desk, this.canvas);
+      this.outside.sync();
+    }
+    this.outside.resize(this.size);
+    this.outside.aim();
+  }
+
   draw(all) {
-    if (all) this.drawUnder();
+    if (this.side === '3D') { this.drawOutside(); return; }
+    if (all) this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.layer.draw());
     this.drawOver();
   }
 
-  drawUnder() {
-    this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.paths());
+  /** From outside the solids are rendered; what is drawn over them is projected. */
+  drawOutside() {
+    this.outside.draw();
+    this.movingParts = [];
+    const labels = [];
+    const frusta = this.store.cameras().filter((c) => !this.store.isHidden(c)).flatMap((c) => this.frustum(c, labels));
+    this.under.replaceChildren(...frusta, ...this.layer.draw());
+    this.over.replaceChildren(...this.placed(labels));
+  }
+
+  /** A camera from outside: its angle of view up to where it is in focus. */
+  frustum(node, labels) {
+    const pose = this.store.pose(node.id, this.desk.frame);
+    const lens = this.store.lens(node.id, this.desk.frame);
+    if (!pose || !lens) return [];
+    const far = Math.min(lens.focusM, 12);
+    const [tw, th] = [Math.tan((lens.horizontalDeg * Math.PI) / 360), Math.tan((lens.verticalDeg * Math.PI) / 360)];
+    const from = this.place(pose);
+    const corners = [[-1, 1], [1, 1], [1, -1], [-1, -1]].map(([u, v]) => this.place(ahead(pose, [u * tw * far, v * th * far, -far], true)));
+    if (!from || corners.some((c) => !c)) return [];
+    const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
+    labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
+    return [
+      s('path', { class: 'frustum', d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}` }),
+      s('circle', { class: node.id === this.desk.camera ? 'camera' : 'camera other', cx: from[0].toFixed(1), cy: from[1].toFixed(1), r: 5.5, 'data-id': node.id }, s('title', { text: node.name })),
+    ];
   }
 
   lines() {
@@ -167,47 +232,6 @@ export class Plan {
       for (const node of this.store.nodes) if (!family.has(node.id) && family.has(node.carrier)) { family.add(node.id); grown = true; }
     }
     return family;
-  }
-
-  /** The way of the camera shown, and of the chosen node: a dot a frame, larger at keys. */
-  paths() {
-    const ids = new Set([this.desk.camera, this.desk.selected].filter(Boolean));
-    return [...ids].flatMap((id) => this.path(id));
-  }
-
-  path(id) {
-    const motion = this.store.motion.get(id);
-    const node = this.store.byId.get(id);
-    if (!motion || motion.x.length === 1 || node.kind === 'piece') return [];
-    const [us, vs] = this.side === 'above' ? [motion.x, motion.z] : [motion.z, motion.y];
-    const keys = new Set(keyFrames(node, POSE_CHANNELS).map((k) => Math.round(k.frame)));
-    let d = '';
-    let dots = '';
-    const marks = [];
-    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) {
-      const i = this.store.sample(frame, us);
-      const [x, y] = this.toScreen([us[i], vs[this.store.sample(frame, vs)]]);
-      const at = `${x.toFixed(1)} ${y.toFixed(1)}`;
-      d += `${d ? 'L' : 'M'}${at}`;
-      if (keys.has(frame)) marks.push(s('circle', { class: 'dot', cx: x.toFixed(1), cy: y.toFixed(1), r: 3.6 }));
-      else dots += `M${at}h0`;
-    }
-    // round caps of lines without length are the dots: one element for all of them
-    return [s('path', { class: 'path', d }), s('path', { class: 'dots', d: dots }), ...marks, s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' }))];
-  }
-
-  /** The frame of a path whose dot is nearest to a point of the screen. */
-  nearestFrame(id, [px, py]) {
-    const motion = this.store.motion.get(id);
-    const [us, vs] = this.side === 'above' ? [motion.x, motion.z] : [motion.z, motion.y];
-    let best = this.desk.frame;
-    let least = Infinity;
-    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) {
-      const [x, y] = this.toScreen([this.store.value(frame, us), this.store.value(frame, vs)]);
-      const far = Math.hypot(x - px, y - py);
-      if (far < least) { least = far; best = frame; }
-    }
-    return best;
   }
 
   drawOver() {
@@ -321,7 +345,7 @@ export class Plan {
   /** Labels that do not cover one another; those that matter first. */
   placed(labels) {
     const [w, h] = this.size;
-    const taken = [[0, 0, 60, 26], [w - 190, 0, w, 30], [0, h - 40, 110, h]];
+    const taken = [[0, 0, 60, 26], [w - 262, 0, w, 30], [0, h - 40, 110, h]];
     const parts = [];
     labels.sort((a, b) => Number(Boolean(b.first)) - Number(Boolean(a.first)));
     for (const label of labels) {
@@ -341,5 +365,15 @@ export class Plan {
     return [s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }), s('text', { class: 'halo', x: 14, y: h - 20, text: `${length} m` })];
   }
 
-  dispose() { this.abort.abort(); this.observer.disconnect(); }
+  dispose() { this.abort.abort(); this.observer.disconnect(); this.outside?.dispose(); }
+}
+
+/** A direction, or with asPlace a place, in a node's own space turned (and moved) into the world. */
+function ahead(pose, [x, y, z] = [0, 0, -1], asPlace = false) {
+  const { qx, qy, qz, qw } = pose;
+  const tx = 2 * (qy * z - qz * y);
+  const ty = 2 * (qz * x - qx * z);
+  const tz = 2 * (qx * y - qy * x);
+  const v = { x: x + qw * tx + qy * tz - qz * ty, y: y + qw * ty + qz * tx - qx * tz, z: z + qw * tz + qx * ty - qy * tx };
+  return asPlace ? { x: v.x + pose.x, y: v.y + pose.y, z: v.z + pose.z } : v;
 }

@@ -1,7 +1,7 @@
 // What carries a node.
 import { button, h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
-import { choice, fact, row } from './panel-parts.js';
+import { choice, fact, row } from './parts.js';
 
 const OFFSET_M = 1e-9;
 

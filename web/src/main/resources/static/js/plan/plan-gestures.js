@@ -1,4 +1,6 @@
-// Hands on the plan: looking around, choosing, moving and turning what stands there.
+// Hands on the plan: looking around, choosing, moving and turning what stands there; keys and tangents of paths.
+import { POSE } from '../shot/channels.js';
+import { KeyChoice } from '../shot/key-choice.js';
 
 export class PlanGestures {
   /** @param signal ends the listening */
@@ -16,6 +18,7 @@ export class PlanGestures {
 
   zoom(event) {
     event.preventDefault();
+    if (this.plan.side === '3D') { this.plan.outside.zoom(Math.exp(event.deltaY * 0.0012)); this.plan.ask('all'); return; }
     const at = this.local(event);
     const before = this.plan.fromScreen(at);
     this.plan.metresPerPixel = Math.max(0.002, Math.min(3, this.plan.metresPerPixel * Math.exp(event.deltaY * 0.0015)));
@@ -32,9 +35,7 @@ export class PlanGestures {
     const from = [event.clientX, event.clientY];
     const drag = new AbortController();
     const { signal } = drag;
-    const id = target.dataset.id;
-    const turned = target.dataset.turn;
-    const gesture = turned ? this.turning(turned, from) : id && event.button === 0 ? this.moving(id) : this.panning();
+    const gesture = this.gesture(event, from);
     let moved = false;
     this.plan.svg.addEventListener('pointermove', (e) => {
       const by = [e.clientX - from[0], e.clientY - from[1]];
@@ -44,10 +45,67 @@ export class PlanGestures {
     this.plan.svg.addEventListener('pointerup', (e) => {
       drag.abort();
       if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
-      else if (id) this.plan.desk.select(id);
-      else if (target.dataset.path) this.plan.desk.goTo(this.plan.nearestFrame(target.dataset.path, this.local(e)));
+      else this.click(target, e);
     }, { signal });
     this.plan.svg.addEventListener('pointercancel', () => { drag.abort(); this.plan.store.letGo(); }, { signal });
+  }
+
+  /** What a press on the plan begins. */
+  gesture(event, from) {
+    const { id, turn, key, handle } = event.target.dataset;
+    if (event.button === 0 && key) return this.draggingKey(key);
+    if (event.button === 0 && handle) return this.draggingTangent(handle);
+    if (this.plan.side === '3D') return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
+    if (turn) return this.turning(turn, from);
+    return id && event.button === 0 ? this.moving(id) : this.panning();
+  }
+
+  click(target, event) {
+    const { id, path, key } = target.dataset;
+    const { desk, store } = this.plan;
+    if (key) {
+      const [nodeId, frame] = key.split(' ');
+      const choice = KeyChoice.of(nodeId, POSE, [Number(frame)]).existing(store);
+      desk.chooseKeys(event.shiftKey ? desk.chosen.plus(choice) : choice);
+      desk.goTo(Number(frame));
+    } else if (id) desk.select(id);
+    else if (path) desk.goTo(this.plan.layer.nearestFrame(path, this.local(event)));
+    else if (this.plan.side === '3D') { const piece = this.plan.outside.pick(this.local(event)); if (piece) desk.select(this.handled(piece)); }
+  }
+
+  lookingAround(how) {
+    let last = [0, 0];
+    return { move: (by) => { this.plan.outside[how](by[0] - last[0], by[1] - last[1]); last = by; this.plan.ask('all'); } };
+  }
+
+  /** A key of place dragged on its path: moved in the world at its own frame, timing kept. */
+  draggingKey(key) {
+    const [id, at] = key.split(' ');
+    const frame = Number(at);
+    const { store } = this.plan;
+    const from = store.pose(id, frame);
+    return this.dragging(from, (by) => ({ edit: 'move-in-world', id, frame, ...by, keying: 'touched' }));
+  }
+
+  draggingTangent(handle) {
+    const [id, frame, side] = handle.split(' ');
+    const { path } = this.plan.store.motion.get(id);
+    const i = [...path.keys()].find((n) => n % 10 === 0 && path[n] === Number(frame));
+    const j = i + (side === 'in' ? 1 : 7);
+    const end = { x: path[j], y: path[j + 1], z: path[j + 2] };
+    return this.dragging(end, (by, event) => ({ edit: 'turn-tangent', id, frame: Number(frame), side, ...by, alone: event.shiftKey }));
+  }
+
+  dragging(from, make) {
+    const { store } = this.plan;
+    const round = (v) => Math.round(v * 1000) / 1000;
+    return {
+      move: (pixels, event, done) => {
+        const by = this.plan.drag(from, pixels, event.altKey);
+        const edits = [make({ dx: round(by.dx), dy: round(by.dy), dz: round(by.dz) }, event)];
+        if (done) store.edit(edits); else store.show(edits);
+      },
+    };
   }
 
   panning() {

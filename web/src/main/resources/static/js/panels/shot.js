@@ -1,8 +1,9 @@
 // What holds for the whole shot.
 import { h } from '../common/dom.js';
 import { aspectName, rateLabel } from '../common/format.js';
+import { TANGENTS } from '../shot/channels.js';
 import { NumberField } from './number-field.js';
-import { choice, row } from './panel-parts.js';
+import { choice, row } from './parts.js';
 
 const ASPECTS = [16 / 9, 1.85, 2, 2.39, 21 / 9, 4 / 3, 1.66, 1, 0.8, 9 / 16];
 const FIELDS = ['name', 'rate', 'in', 'out', 'handles', 'aspect', 'metresPerUnit', 'newKeys'];
@@ -27,7 +28,7 @@ export const shotPanel = {
     const name = h('input', { type: 'text', maxlength: '120', 'aria-label': 'Name of the shot', onchange: (event) => set({ name: event.target.value }) });
     const known = ASPECTS.find((a) => Math.abs(a - store.header.aspect) < 1e-6);
     const aspect = choice('Picture aspect', [...ASPECTS.map((a) => [a, aspectName(a)]), ...(known ? [] : [[store.header.aspect, aspectName(store.header.aspect)]])], (value) => set({ aspect: Number(value) }));
-    const tangent = choice('Tangent of new keys', [['settle', 'settle'], ['straight', 'straight'], ['hold', 'hold']], (value) => set({ newKeys: value }));
+    const tangent = choice('Tangent of new keys', TANGENTS.filter(([kind]) => kind !== 'free').map(([kind, text]) => [kind, text]), (value) => set({ newKeys: value }));
     const length = h('span', { class: 'number' });
     return {
       title: 'Shot',

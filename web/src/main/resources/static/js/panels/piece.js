@@ -1,7 +1,7 @@
 // Sizes and colour of a piece, or the light of a sun.
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { choice, row } from './panel-parts.js';
+import { choice, row } from './parts.js';
 
 const NAMES = {
   width: 'Width', height: 'Height', depth: 'Depth', length: 'Length', radius: 'Radius', radiusBottom: 'Radius, foot', radiusTop: 'Radius, top',

@@ -1,13 +1,14 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
-import { getAnswer, getOctets, Problem, postOctets, windowName } from '../common/api.js';
+import { getAnswer, getOctets, Problem, postOctets, postTable, windowName } from '../common/api.js';
 import { unpack } from './octets.js';
+import { poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
 const AGAIN_AFTER_MS = 1500;
 
 /**
- * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'saving'
- * (state of storage), 'people', 'refused' (detail: the Problem).
+ * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'ghost'
+ * (another version beside this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem).
  */
 export class ShotStore extends EventTarget {
   constructor(id) {
@@ -16,12 +17,16 @@ export class ShotStore extends EventTarget {
     this.revision = 0;
     this.header = null;
     this.nodes = [];
+    this.markers = [];
     this.byId = new Map();
     this.motion = new Map();
     this.meshes = new Map();
     this.grid = { first: 0, count: 1 };
     this.saving = { state: 'saved', at: Date.now() };
     this.queue = Promise.resolve();
+    this.drawn = new Set(); // nodes whose curves and tangents are drawn
+    this.before = null; // what is stored, while something else is shown
+    this.ghost = null; // another version, to compare with
     this.shown = null; // what is shown but not stored
     this.lastShow = 0;
   }
@@ -35,7 +40,8 @@ export class ShotStore extends EventTarget {
     const shot = await answer.json();
     this.header = shot;
     this.setNodes(shot.nodes);
-    const [motion, meshes] = await Promise.all([getOctets(this.path('/samples')), getOctets(this.path('/meshes'))]);
+    this.markers = shot.markers ?? [];
+    const [motion, meshes] = await Promise.all([getOctets(this.path(`/samples${this.curves()}`)), getOctets(this.path('/meshes'))]);
     this.motion.clear();
     this.take(unpack(motion));
     this.take(unpack(meshes));
@@ -43,6 +49,22 @@ export class ShotStore extends EventTarget {
     this.announce('shot');
     this.announce('motion', { ids: [...this.motion.keys()] });
     this.announce('meshes');
+  }
+
+  /** The part of a call that asks for the curves that are drawn. */
+  curves() { return this.drawn.size ? `?curves=${[...this.drawn].join(',')}` : ''; }
+
+  /** Says whose curves and tangents are drawn, and fetches those that are not here. */
+  draw(ids) {
+    this.drawn = new Set(ids);
+    const missing = [...this.drawn].filter((id) => this.motion.has(id) && !this.motion.get(id).curves);
+    if (missing.length) this.next(() => this.fetchCurves(missing.filter((id) => this.byId.has(id)))).catch(() => {});
+  }
+
+  async fetchCurves(ids) {
+    if (!ids.length || this.before) return; // while something is shown, its own answer has them
+    this.take(unpack(await getOctets(this.path(`/samples?nodes=${ids.join(',')}&curves=${ids.join(',')}`))));
+    this.announce('motion', { ids });
   }
 
   setNodes(nodes) {
@@ -63,6 +85,7 @@ export class ShotStore extends EventTarget {
     const changed = new Map(patch.nodes.map((node) => [node.id, node]));
     this.setNodes(patch.order.map((id) => changed.get(id) ?? this.byId.get(id)));
     if (patch.header) this.header = { ...this.header, ...patch.header };
+    if (patch.markers) this.markers = patch.markers;
     this.take(bundle);
     for (const id of this.motion.keys()) {
       if (!this.byId.has(id)) { this.motion.delete(id); this.meshes.delete(id); }
@@ -86,12 +109,18 @@ export class ShotStore extends EventTarget {
 
   /** Stores edits. Gives false, after telling why, if they are refused. */
   edit(edits) {
-    return this.next(() => this.store(() => postOctets(this.path('/edits'), { revision: this.revision, edits })));
+    return this.next(() => this.store(() => postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits })));
   }
 
-  undo() { return this.next(() => this.store(() => postOctets(this.path('/undo')))); }
+  undo() { return this.next(() => this.store(() => postOctets(this.path(`/undo${this.curves()}`)))); }
 
-  redo() { return this.next(() => this.store(() => postOctets(this.path('/redo')))); }
+  redo() { return this.next(() => this.store(() => postOctets(this.path(`/redo${this.curves()}`)))); }
+
+  /** Makes the shot as it was at a revision. */
+  goBack(revision) { return this.next(() => this.store(() => postOctets(this.path(`/go-back${this.curves()}`), { revision }))); }
+
+  /** Takes beats from a table. */
+  takeBeats(table) { return this.next(() => this.store(() => postTable(this.path(`/beats${this.curves()}`), table))); }
 
   async store(call) {
     this.setSaving('saving');
@@ -137,8 +166,8 @@ export class ShotStore extends EventTarget {
     try {
       if (wanted) {
         const body = { revision: this.revision, edits: wanted.edits, provisional: true };
-        const buffer = await postOctets(this.path('/edits'), body);
-        if (!this.before) this.before = { nodes: this.nodes, header: this.header, motion: new Map(this.motion), meshes: new Map(this.meshes), grid: this.grid };
+        const buffer = await postOctets(this.path(`/edits${this.curves()}`), body);
+        if (!this.before) this.before = { nodes: this.nodes, header: this.header, markers: this.markers, motion: new Map(this.motion), meshes: new Map(this.meshes), grid: this.grid };
         this.restoreBefore();
         this.takeOutcome(unpack(buffer));
       }
@@ -153,9 +182,10 @@ export class ShotStore extends EventTarget {
 
   /** Puts the stored state back underneath, since what is shown is always made from that. */
   restoreBefore() {
-    const { nodes, header, motion, meshes, grid } = this.before;
+    const { nodes, header, markers, motion, meshes, grid } = this.before;
     this.setNodes(nodes);
     this.header = header;
+    this.markers = markers;
     this.motion = new Map(motion);
     this.meshes = new Map(meshes);
     this.grid = grid;
@@ -199,23 +229,25 @@ export class ShotStore extends EventTarget {
     addEventListener('pagehide', () => source.close());
   }
 
-  /** Index into a column for a frame, clamped to what was computed. */
-  sample(frame, column) {
-    if (column.length === 1) return 0;
-    return Math.max(0, Math.min(column.length - 1, Math.round(frame - this.grid.first)));
+  /** Shows another revision beside this one, or none. */
+  async compare(revision, name) {
+    this.ghost = null;
+    if (revision) {
+      const answer = await getAnswer(this.path(`?revision=${revision}`));
+      const shot = await answer.json();
+      const ids = shot.nodes.map((node) => node.id);
+      const curves = [...this.drawn].filter((id) => ids.includes(id));
+      const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${curves.length ? `&curves=${curves.join(',')}` : ''}`)));
+      this.ghost = { revision, name, header: shot, byId: new Map(shot.nodes.map((n) => [n.id, n])), grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
+    }
+    this.announce('ghost');
+    this.announce('motion', { ids: [...this.motion.keys()] });
   }
 
-  value(frame, column) { return column[this.sample(frame, column)]; }
+  value(frame, column) { return valueAt(this, column, frame); }
 
   /** Place and turn in the world at a frame. */
-  pose(id, frame) {
-    const m = this.motion.get(id);
-    if (!m) return null;
-    return {
-      x: this.value(frame, m.x), y: this.value(frame, m.y), z: this.value(frame, m.z),
-      qx: this.value(frame, m.qx), qy: this.value(frame, m.qy), qz: this.value(frame, m.qz), qw: this.value(frame, m.qw),
-    };
-  }
+  pose(id, frame) { return poseIn(this, id, frame); }
 
   /** What the lens of a camera does at a frame. */
   lens(id, frame) {
@@ -244,29 +276,4 @@ export class ShotStore extends EventTarget {
   }
 
   freeId(stem) { return `${stem}-${crypto.randomUUID().slice(0, 8)}`; }
-}
-
-/** Keys of a channel in the document: [frame, value, tangent, ...]. */
-export const keysOf = (node, channel) => {
-  const curve = node.channels?.[channel];
-  return typeof curve === 'object' ? curve.keys ?? [] : [];
-};
-
-export const isKeyed = (node, channels) => channels.some((channel) => keysOf(node, channel).length > 0);
-
-export const POSE = ['x', 'y', 'z', 'pan', 'tilt', 'roll'];
-export const LENS = ['focal', 'fstop', 'focus'];
-
-/** Frames at which a node has keys on some channels, with the channels keyed there. */
-export function keyFrames(node, channels) {
-  const frames = new Map();
-  for (const channel of channels) {
-    for (const key of keysOf(node, channel)) {
-      const at = frames.get(key[0]) ?? { frame: key[0], channels: [], tangents: new Set() };
-      at.channels.push(channel);
-      at.tangents.add(key[2]);
-      frames.set(key[0], at);
-    }
-  }
-  return [...frames.values()].sort((a, b) => a.frame - b.frame);
 }

@@ -1,0 +1,30 @@
+// The Curves view: graph, its tools, and the list of channels.
+import { ChannelList } from './channel-list.js';
+import { Graph } from './graph.js';
+
+export class CurvesView {
+  /** @param element the section with the graph and its tools */
+  constructor(store, desk, { element, list }) {
+    this.desk = desk;
+    this.graph = new Graph(store, desk, element.querySelector('svg.graph'));
+    this.list = new ChannelList(store, desk, list);
+    this.panes = new Set();
+    const { graph } = this;
+    const on = (name, todo) => element.querySelector(`[data-tool="${name}"]`).addEventListener('click', (event) => { todo(event.currentTarget); });
+    const toggled = (button) => { const is = button.getAttribute('aria-pressed') !== 'true'; button.setAttribute('aria-pressed', String(is)); return is; };
+    for (const mode of ['move', 'scale']) on(mode, () => this.setMode(element, mode));
+    for (const pane of ['speed', 'acceleration']) on(pane, (button) => { if (toggled(button)) this.panes.add(pane); else this.panes.delete(pane); graph.setPanes(['speed', 'acceleration'].filter((p) => this.panes.has(p))); });
+    on('snap-frames', (button) => { graph.snapFrames = toggled(button); });
+    on('snap-keys', (button) => { graph.snapKeys = toggled(button); });
+    on('fit', () => graph.fit());
+    on('fit-chosen', () => graph.fit(true));
+    desk.addEventListener('layout', () => { if (desk.view === 'curves' && !this.open) { this.open = true; graph.measure(); graph.fit(); } else if (desk.view !== 'curves') this.open = false; });
+  }
+
+  setMode(element, mode) {
+    this.graph.mode = mode;
+    this.graph.pivot = null;
+    element.querySelectorAll('[data-tool="move"], [data-tool="scale"]').forEach((b) => b.setAttribute('aria-pressed', String(b.dataset.tool === mode)));
+    this.graph.ask();
+  }
+}

@@ -1,0 +1,91 @@
+// What was done, by whom and when; versions by name; two versions side by side.
+import { getJson, postJson, Problem, remove } from '../common/api.js';
+import { button, h } from '../common/dom.js';
+import { degrees, fixed, metres, trimmed } from '../common/format.js';
+import { toast } from '../common/toasts.js';
+
+const MOST = 60;
+const MOST_COMPARED = 8;
+const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** Times come in UTC without saying so. */
+function when(text) {
+  const at = new Date(`${text}Z`);
+  return Date.now() - at < 20 * 3600 * 1000 ? clock.format(at) : day.format(at);
+}
+
+export const historyPanel = {
+  signature: () => '',
+
+  build(store, desk) {
+    const entries = h('ul', { class: 'list', 'aria-label': 'What was done' });
+    const versions = h('ul', { class: 'list', 'aria-label': 'Versions' });
+    const compared = h('div', { class: 'compared', role: 'status' });
+    const name = h('input', { type: 'text', maxlength: '120', placeholder: 'name of this state', 'aria-label': 'Name of the version' });
+    const attempt = async (work) => { try { return await work(); } catch (problem) { if (!(problem instanceof Problem)) throw problem; store.announce('refused', problem); return null; } };
+    const keep = button('Keep this version', () => attempt(async () => {
+      await postJson(store.path('/versions'), { name: name.value, revision: store.revision });
+      toast(`Kept as “${name.value}”`);
+      name.value = '';
+      await fill();
+    }), { class: 'main' });
+    let shown = -1;
+    let more = MOST;
+
+    async function fill() {
+      shown = store.revision;
+      const [done, kept] = await Promise.all([getJson(store.path(`/history?most=${more}`)), getJson(store.path('/versions'))]);
+      entries.replaceChildren(...done.map((e) => entry(e)), done.length === more ? h('li', {}, button('Show more', () => { more = Math.min(500, more * 3); fill(); })) : '', done.length && done[done.length - 1].revision > 2 ? '' : made());
+      versions.replaceChildren(...kept.map((v) => version(v)));
+      if (!kept.length) versions.append(h('li', { class: 'note', text: 'None yet. A version is a state you can compare with and come back to.' }));
+    }
+
+    const made = () => h('li', {}, h('span', { class: 'what', text: 'The shot was made' }), store.revision > 1 ? button('Go back', () => goBack(1), { 'aria-label': 'Go back to revision 1' }) : '');
+
+    const goBack = (revision) => store.goBack(revision);
+
+    const entry = (e) => h('li', { class: e.state === 'undone' || e.state === 'dropped' ? 'undone' : '' },
+      h('span', { class: 'number', text: e.revision }), h('span', { class: 'what', text: e.summary, title: e.summary }), h('small', { text: `${e.author} ${when(e.at)}` }),
+      e.revision === store.revision ? h('small', { class: 'now', text: 'now' }) : button('Go back', () => goBack(e.revision), { title: `Make the shot as it was at revision ${e.revision}`, 'aria-label': `Go back to revision ${e.revision}` }));
+
+    const version = (v) => h('li', {},
+      h('span', { class: 'what' }, h('b', { text: v.name }), ' ', h('small', { text: `revision ${v.revision}, ${v.author} ${when(v.at)}` })),
+      button(store.ghost?.revision === v.revision ? 'Stop' : 'Compare', () => (store.ghost?.revision === v.revision ? compare(null) : compare(v)), { 'data-compare': v.revision, 'aria-label': `Compare with ${v.name}` }),
+      button('Restore', () => goBack(v.revision), { 'aria-label': `Restore ${v.name}`, disabled: v.revision === store.revision }),
+      button('Forget', () => attempt(async () => { await remove(store.path(`/versions/${v.id}`)); await fill(); }), { class: 'quiet', title: 'Let the name go; the state stays in the history', 'aria-label': `Forget the name ${v.name}` }));
+
+    const compare = (v) => attempt(async () => {
+      desk.lastCompared = v ?? desk.lastCompared;
+      await store.compare(v?.revision ?? 0, v?.name);
+      await fill();
+      await tell();
+    });
+
+    /** The largest differences between the version compared with and this state. */
+    async function tell() {
+      if (!store.ghost) { compared.replaceChildren(); return; }
+      const d = await getJson(store.path(`/difference?from=${store.ghost.revision}&to=${store.revision}`));
+      const nodes = [...d.nodes].sort((a, b) => b.difference.place.amount + b.difference.turn.amount - a.difference.place.amount - a.difference.turn.amount);
+      const peak = (p, show) => (p && p.amount > 1e-6 ? `${show(p.amount)} at ${trimmed(p.frame, 1)}` : '–');
+      compared.replaceChildren(
+        h('p', { class: 'note', text: nodes.length ? `Largest differences between “${store.ghost.name}” (dashed) and now:` : `Nothing moves or sees differently from “${store.ghost.name}”.` }),
+        nodes.length ? h('table', {}, h('thead', {}, h('tr', {}, ...['', 'place', 'turn', 'focal length', 'focus'].map((text) => h('th', { text, scope: 'col' })))),
+          h('tbody', {}, ...nodes.slice(0, MOST_COMPARED).map(({ name: of, difference: x }) => h('tr', {}, h('th', { text: of, scope: 'row' }), ...[peak(x.place, metresFine), peak(x.turn, degrees), peak(x.focal, (v) => `${trimmed(v, 2)} mm`), peak(x.focus, metres)].map((text) => h('td', { text })))))) : '',
+        ...[['Only now', d.added], ['Only then', d.removed]].filter(([, list]) => list.length).map(([text, list]) => h('p', { class: 'note', text: `${text}: ${list.join(', ')}` })));
+    }
+
+    return {
+      title: 'History',
+      aside: h('small', { text: 'nothing is ever lost' }),
+      elements: [h('div', { class: 'row two keep' }, h('span', { text: 'Versions' }), name, keep), versions, compared, h('h3', { text: 'Done' }), entries],
+      refresh() {
+        if (shown === store.revision || store.before) return;
+        shown = store.revision;
+        attempt(async () => { await fill(); await tell(); });
+      },
+    };
+  },
+};
+
+const metresFine = (v) => (v < 0.1 ? `${fixed(v * 100, 1)} cm` : metres(v));

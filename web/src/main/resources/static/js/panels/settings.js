@@ -1,0 +1,83 @@
+// The panel at the lower right: settings of the chosen card, and what works on keys, time and history.
+import { button, h } from '../common/dom.js';
+import { CARDS } from '../floor/chain.js';
+import { carriedPanel } from './carried.js';
+import { chosenPanel } from './chosen.js';
+import { findingsPanel } from './findings.js';
+import { historyPanel } from './history.js';
+import { keysPanel } from './keys.js';
+import { lensPanel } from './lens.js';
+import { markersPanel } from './markers.js';
+import { piecePanel } from './piece.js';
+import { shotPanel } from './shot.js';
+import { timingPanel } from './timing.js';
+import { toolsPanel } from './tools.js';
+
+const CARD_PANELS = { keys: keysPanel, carried: carriedPanel, lens: lensPanel, piece: piecePanel, shot: shotPanel };
+const TABS = { card: ['Settings'], chosen: ['Keys', chosenPanel], tools: ['Tools', toolsPanel], timing: ['Timing', timingPanel], findings: ['Findings', findingsPanel], markers: ['Markers', markersPanel], history: ['History', historyPanel] };
+
+/**
+ * A panel gives {title, aside, elements, refresh}. It is built again only when its signature
+ * changes, so that a field in use is never taken away.
+ */
+export class Settings {
+  constructor(store, desk, element, options) {
+    this.store = store;
+    this.desk = desk;
+    this.element = element;
+    this.options = options;
+    this.body = h('div', { class: 'body', role: 'tabpanel', 'aria-labelledby': 'tab-card', id: 'panel' });
+    this.tabs = h('div', { class: 'tabs', role: 'tablist', 'aria-label': 'What the panel shows' }, ...Object.entries(TABS).map(([name, [text]]) =>
+      button(text, () => desk.showTab(name), { role: 'tab', id: `tab-${name}`, 'data-tab': name, 'aria-controls': 'panel' })));
+    this.tabs.addEventListener('keydown', (event) => this.arrows(event));
+    element.replaceChildren(this.tabs, this.body);
+    const update = () => this.update();
+    for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, update);
+    for (const name of ['frame', 'selection', 'keys', 'loose', 'mode', 'layout']) desk.addEventListener(name, update);
+  }
+
+  arrows(event) {
+    const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const names = Object.keys(TABS);
+    const name = names[(names.indexOf(this.desk.tab) + way + names.length) % names.length];
+    this.desk.showTab(name);
+    this.tabs.querySelector(`[data-tab="${name}"]`).focus();
+  }
+
+  update() {
+    if (this.asked || !this.store.header) return;
+    this.asked = true;
+    requestAnimationFrame(() => { this.asked = false; this.show(); });
+  }
+
+  chosen() {
+    const { node } = this.desk;
+    if (this.desk.tab !== 'card') return { name: this.desk.tab, panel: TABS[this.desk.tab][1] };
+    const card = this.desk.card === 'shot' || !node ? 'shot' : CARDS[node.kind].includes(this.desk.card) ? this.desk.card : 'keys';
+    return { name: card, panel: CARD_PANELS[card] };
+  }
+
+  show() {
+    const { node } = this.desk;
+    const { name, panel } = this.chosen();
+    const signature = `${name} ${node?.id} ${panel.signature(this.store, node, this.desk)}`;
+    if (signature !== this.signature) {
+      this.signature = signature;
+      this.panel?.dispose?.();
+      this.panel = panel.build(this.store, this.desk, node, this.options);
+      this.body.replaceChildren(h('header', {}, h('h2', { text: this.panel.title }), this.panel.aside ?? ''), ...this.panel.elements);
+      this.body.setAttribute('aria-labelledby', `tab-${this.desk.tab}`);
+    }
+    for (const tab of this.tabs.children) {
+      const on = tab.dataset.tab === this.desk.tab;
+      tab.setAttribute('aria-selected', String(on));
+      tab.tabIndex = on ? 0 : -1;
+    }
+    const count = this.desk.findings().count;
+    this.tabs.querySelector('[data-tab="findings"]').textContent = count ? `Findings ${count}` : 'Findings';
+    this.panel.refresh();
+  }
+}

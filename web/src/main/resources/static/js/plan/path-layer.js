@@ -1,0 +1,157 @@
+// The path of a node: a dot a frame, larger at keys, with tangents, overshoot, speed and ghosts.
+import { s } from '../common/dom.js';
+import { fixed } from '../common/format.js';
+import { CHANNELS, POSE } from '../shot/channels.js';
+import { keyFrames } from '../shot/keys.js';
+import { valueAt } from '../shot/samples.js';
+
+const STEPS = 6; // of the speed's scale
+const PLACE = ['x', 'y', 'z'];
+const SHORTEST_HANDLE_PX = 5;
+
+export class PathLayer {
+  /** @param plan gives place({x, y, z}): pixels, or null where nothing can be seen */
+  constructor(plan) {
+    this.plan = plan;
+    this.store = plan.store;
+    this.desk = plan.desk;
+    this.bySpeed = false;
+  }
+
+  /** The camera shown and the chosen node. */
+  ids() { return [...new Set([this.desk.camera, this.desk.selected].filter(Boolean))].filter((id) => this.moves(id)); }
+
+  moves(id) {
+    const motion = this.store.motion.get(id);
+    return motion && motion.x.length > 1 && this.store.byId.get(id)?.kind !== 'piece';
+  }
+
+  draw() {
+    const ids = this.ids();
+    this.range = this.bySpeed ? this.speeds(ids) : null;
+    return [...ids.flatMap((id) => this.ghosts(id)), ...ids.flatMap((id) => this.path(id)), ...ids.flatMap((id) => this.overshoots(id)), ...(this.range ? this.legend() : [])];
+  }
+
+  point(state, motion, frame) {
+    return this.plan.place({ x: valueAt(state, motion.x, frame), y: valueAt(state, motion.y, frame), z: valueAt(state, motion.z, frame) });
+  }
+
+  /** The screen places of all frames of the range. */
+  points(state, motion) {
+    const points = [];
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) points.push(this.point(state, motion, frame));
+    return points;
+  }
+
+  /** What was before the drag, and the version compared with, dashed. */
+  ghosts(id) {
+    const parts = [];
+    for (const [state, name] of [[this.store.before, 'before'], [this.store.ghost, 'version']]) {
+      const motion = state?.motion.get(id);
+      if (!motion || motion.x.length === 1 || motion === this.store.motion.get(id)) continue;
+      parts.push(s('path', { class: `ghost ${name}`, d: line(this.points(state, motion)) }));
+    }
+    return parts;
+  }
+
+  path(id) {
+    const motion = this.store.motion.get(id);
+    const node = this.store.byId.get(id);
+    const points = this.points(this.store, motion);
+    const first = this.desk.first();
+    const d = line(points);
+    const dots = Array.from({ length: this.range ? STEPS : 1 }, () => '');
+    points.forEach((p, i) => { if (p) dots[this.step(motion, first + i)] += `M${at(p)}h0`; });
+    const parts = [s('path', { class: 'path', d })];
+    // round caps of lines without length are the dots: one element for all of a colour
+    dots.forEach((each, i) => { if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each })); });
+    parts.push(s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' })));
+    if (id === this.desk.selected) parts.push(...this.handles(id, motion));
+    for (const key of keyFrames(node, POSE)) {
+      const p = this.point(this.store, motion, key.frame);
+      if (!p || key.frame < first || key.frame > this.desk.last()) continue;
+      const place = key.channels.some((c) => PLACE.includes(c));
+      const title = place ? `${node.name}, key at ${key.frame}: drag to move it${this.plan.side === '3D' ? ', with Alt up and down' : ''}` : `${node.name}, key at ${key.frame}`;
+      parts.push(s('circle', { class: this.desk.chosen.hasAny(id, PLACE, key.frame) ? 'key chosen' : 'key', cx: p[0].toFixed(1), cy: p[1].toFixed(1), r: 4.2, 'data-key': place ? `${id} ${key.frame}` : undefined }, s('title', { text: title })));
+    }
+    return parts;
+  }
+
+  /** The tangents in space at the keys of the chosen node. */
+  handles(id, motion) {
+    const path = motion.path ?? [];
+    const parts = [];
+    for (let i = 0; i + 9 < path.length; i += 10) {
+      const frame = path[i];
+      const key = this.plan.place(vector(path, i + 4));
+      for (const [side, from] of [['in', 1], ['out', 7]]) {
+        const end = this.plan.place(vector(path, i + from));
+        if (!key || !end || Math.hypot(end[0] - key[0], end[1] - key[1]) < SHORTEST_HANDLE_PX) continue;
+        parts.push(s('path', { class: 'tangent', d: `M${at(key)}L${at(end)}` }),
+          s('rect', { class: 'handle', x: (end[0] - 3.5).toFixed(1), y: (end[1] - 3.5).toFixed(1), width: 7, height: 7, 'data-handle': `${id} ${frame} ${side}` }, s('title', { text: `Tangent of the key at ${frame}: drag it, Shift for this side alone` })));
+      }
+    }
+    return parts;
+  }
+
+  /** Where the place swings past its keys, with the largest amount of each swing. */
+  overshoots(id) {
+    const motion = this.store.motion.get(id);
+    const parts = [];
+    for (const [channel, frame, , amount] of this.desk.overshootsOf(id)) {
+      if (!PLACE.includes(channel)) continue;
+      const p = this.point(this.store, motion, frame);
+      if (!p) continue;
+      const name = this.store.byId.get(id).name;
+      parts.push(s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${at(p)})` }, s('title', { text: `${name} swings ${fixed(Math.abs(amount), 3)} m past its keys on ${CHANNELS[channel].name} at frame ${fixed(frame, 1)}` })),
+        s('text', { class: 'halo over', x: (p[0] + 8).toFixed(1), y: (p[1] + 4).toFixed(1), text: `${channel} ${amount > 0 ? '+' : '−'}${fixed(Math.abs(amount), 2)} m` }));
+    }
+    return parts;
+  }
+
+  speeds(ids) {
+    let low = Infinity;
+    let high = -Infinity;
+    for (const id of ids) for (const v of this.store.motion.get(id).pace) { low = Math.min(low, v); high = Math.max(high, v); }
+    return low <= high ? { low, high } : null;
+  }
+
+  step(motion, frame) {
+    if (!this.range) return 0;
+    const { low, high } = this.range;
+    return Math.min(STEPS - 1, Math.floor(((valueAt(this.store, motion.pace, frame) - low) / (high - low || 1)) * STEPS));
+  }
+
+  legend() {
+    const { low, high } = this.range;
+    const [, h] = this.plan.size;
+    const left = 130;
+    const boxes = Array.from({ length: STEPS }, (_, i) => s('rect', { class: `speed-${i}`, x: left + i * 16, y: h - 18, width: 16, height: 7 }));
+    return [s('rect', { class: 'legend', x: left - 8, y: h - 38, width: STEPS * 16 + 102, height: 34, rx: 4 }), ...boxes, s('text', { class: 'halo', x: left, y: h - 22, text: `${fixed(low, 2)} slow` }), s('text', { class: 'halo', x: left + STEPS * 16 + 6, y: h - 11, text: `fast ${fixed(high, 2)} m/s` })];
+  }
+
+  /** The frame of a path whose dot is nearest to a point of the screen. */
+  nearestFrame(id, [px, py]) {
+    let best = this.desk.frame;
+    let least = Infinity;
+    this.points(this.store, this.store.motion.get(id)).forEach((p, i) => {
+      const far = p ? Math.hypot(p[0] - px, p[1] - py) : Infinity;
+      if (far < least) { least = far; best = this.desk.first() + i; }
+    });
+    return best;
+  }
+}
+
+const at = ([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
+
+const vector = (numbers, i) => ({ x: numbers[i], y: numbers[i + 1], z: numbers[i + 2] });
+
+function line(points) {
+  let d = '';
+  let pen = false;
+  for (const p of points) {
+    if (p) d += `${pen ? 'L' : 'M'}${at(p)}`;
+    pen = Boolean(p);
+  }
+  return d;
+}

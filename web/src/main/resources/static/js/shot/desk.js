@@ -1,0 +1,288 @@
+// What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
+import { ALL, axisOf, POSE } from './channels.js';
+import { KeyChoice } from './key-choice.js';
+import { channelsOf, isKeyed, keyFrames, keysOf } from './keys.js';
+import { toast } from '../common/toasts.js';
+
+const isPose = (channel) => POSE.includes(channel);
+
+/** Events: 'frame', 'selection', 'keys', 'mode', 'loose', 'layout' (view, tab, whose curves are drawn). */
+export class Desk extends EventTarget {
+  constructor(store) {
+    super();
+    this.store = store;
+    this.frame = 0;
+    this.selected = null;
+    this.camera = null;
+    this.card = 'keys';
+    this.record = false;
+    this.keying = 'whole-pose';
+    this.chosen = new KeyChoice();
+    this.marker = null; // the chosen marker
+    this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
+    this.copied = null; // {id, keys by channel}
+    this.view = 'floor';
+    this.tab = 'card';
+    this.tolerance = { m: 0.001, '°': 0.01, mm: 0.01, 'f/': 0.01, 'focus m': 0.001 }; // overshoot let pass
+    this.pinned = new Set(); // nodes whose curves stay while others are selected
+    this.dimmed = new Set(); // 'node channel' of curves put into the background
+    this.loose = null; // {id, frame, edits}
+    store.addEventListener('shot', () => this.checkReferences());
+  }
+
+  announce(name) { this.dispatchEvent(new CustomEvent(name)); }
+
+  checkReferences() {
+    const { store } = this;
+    if (!store.byId.has(this.camera)) this.camera = store.cameras()[0]?.id ?? null;
+    if (!store.byId.has(this.selected)) { this.selected = this.camera ?? store.nodes[0]?.id ?? null; this.announce('selection'); }
+    const chosen = this.chosen.existing(store);
+    if (!store.before && chosen.count !== this.chosen.count) this.chooseKeys(chosen);
+    this.store.draw(this.drawnNodes());
+  }
+
+  /** Whose curves the Curves view shows. */
+  curveNodes() { return [...new Set([...this.pinned, this.selected])].filter((id) => this.store.byId.has(id)); }
+
+  /** Nodes whose curves or path are drawn with their tangents. */
+  drawnNodes() {
+    const ids = [this.selected, this.camera, ...(this.view === 'curves' ? this.curveNodes() : [])];
+    return [...new Set(ids.filter((id) => id && this.store.byId.has(id)))];
+  }
+
+  setView(view) { this.view = view; this.store.draw(this.drawnNodes()); this.announce('layout'); }
+
+  showTab(tab) { this.tab = tab; this.announce('layout'); }
+
+  pin(id, on) { if (on) this.pinned.add(id); else this.pinned.delete(id); this.store.draw(this.drawnNodes()); this.announce('layout'); }
+
+  dim(id, channel, on) { const key = `${id} ${channel}`; if (on) this.dimmed.add(key); else this.dimmed.delete(key); this.chooseKeys(this.chosen.only((i, c) => !this.dimmed.has(`${i} ${c}`))); this.announce('layout'); }
+
+  get node() { return this.store.byId.get(this.selected) ?? null; }
+
+  first() { return this.store.header.in; }
+
+  last() { return this.store.header.out; }
+
+  goTo(frame) {
+    const to = Math.max(this.first() - this.store.header.handles, Math.min(this.last() + this.store.header.handles, Math.round(frame)));
+    if (to === this.frame) return;
+    if (this.loose && to !== this.loose.frame) this.leaveLoose();
+    this.frame = to;
+    this.announce('frame');
+  }
+
+  select(id, card) {
+    if (this.selected !== id && this.loose && this.loose.id !== id) this.leaveLoose();
+    this.selected = id;
+    if (card) this.card = card;
+    const node = this.node;
+    if (node?.kind === 'camera') this.showCamera(id);
+    this.store.draw(this.drawnNodes());
+    this.announce('selection');
+  }
+
+  chooseCard(card) { this.card = card; this.tab = 'card'; this.announce('selection'); }
+
+  showCamera(id) {
+    if (this.camera === id) return;
+    this.camera = id;
+    this.store.draw(this.drawnNodes());
+    this.announce('selection');
+  }
+
+  /** @param choice a KeyChoice, or null for none */
+  chooseKeys(choice) { this.chosen = choice ?? new KeyChoice(); this.announce('keys'); }
+
+  chooseMarker(id) { this.marker = id; this.announce('keys'); }
+
+  /** Marks the playhead; also while playing. */
+  mark(kind = 'beat', name = kind) {
+    const id = this.store.freeId('mark');
+    this.marker = id;
+    return this.store.edit([{ edit: 'set-markers', markers: [{ id, frame: this.frame, name, kind }] }]);
+  }
+
+  /** The chosen keys, or all those of the selected node at this frame. */
+  keysInHand() {
+    if (!this.chosen.isEmpty) return this.chosen;
+    const { node } = this;
+    return node ? KeyChoice.of(node.id, channelsOf(node), [this.frame]).existing(this.store) : new KeyChoice();
+  }
+
+  /**
+   * Moves the chosen keys; those measured in another unit than the value only in time.
+   *
+   * @param by.axis what byValue is measured in, or null where all move in value alike
+   */
+  async moveKeys({ frames = 0, value = 0, axis = null, done = true, landing = this.landing }) {
+    const choice = this.chosen;
+    const edits = [];
+    for (const [name, part] of this.byAxis(choice)) {
+      const byValue = axis === null || axis === name ? value : 0;
+      if (frames || byValue) edits.push({ edit: 'move-keys', picks: part.picks(), by: frames, byValue, landing });
+    }
+    if (!edits.length) return true;
+    if (!done) { this.store.show(edits); return true; }
+    const kept = await this.store.edit(edits);
+    if (kept) this.chooseKeys(choice.mapped((f) => f + frames).existing(this.store));
+    return kept;
+  }
+
+  /**
+   * Scales the chosen keys about a point.
+   *
+   * @param by.aboutValue gives the value that stays, for an axis
+   * @param by.snap whether frames become whole ones
+   */
+  async scaleKeys({ inTime = 1, inValue = 1, aboutFrame, aboutValue, snap = true, done = true }) {
+    const choice = this.chosen;
+    const to = (f) => aboutFrame + (f - aboutFrame) * inTime;
+    const edits = [];
+    for (const [axis, part] of this.byAxis(choice)) edits.push({ edit: 'scale-keys', picks: part.picks(), aboutFrame, aboutValue: aboutValue(axis), inTime, inValue, landing: this.landing });
+    if (snap && inTime !== 1) edits.push({ edit: 'place-keys', picks: choice.mapped(to).picks(), snap: true, landing: this.landing });
+    if (!done) { this.store.show(edits); return true; }
+    const kept = await this.store.edit(edits);
+    this.chooseKeys(kept ? choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))).existing(this.store) : choice);
+    return kept;
+  }
+
+  /** The parts of a choice that share an axis, by its name. */
+  byAxis(choice) {
+    const axes = new Map();
+    for (const { channel } of choice.each()) axes.set(axisOf(channel), null);
+    for (const name of axes.keys()) axes.set(name, choice.only((id, channel) => axisOf(channel) === name));
+    return axes;
+  }
+
+  /** Overshoots of a node that are larger than what is tolerated: [channel, frame, value, amount]. */
+  overshootsOf(id) {
+    const found = this.store.motion.get(id)?.overshoots ?? [];
+    return found.filter(([channel, , , amount]) => Math.abs(amount) > this.tolerance[axisOf(channel)]);
+  }
+
+  /** All overshoots above their tolerance, and all creeping channels. */
+  findings() {
+    const overshoots = [];
+    const creeps = [];
+    for (const node of this.store.nodes) {
+      for (const [channel, frame, value, amount] of this.overshootsOf(node.id)) overshoots.push({ id: node.id, channel, frame, value, amount });
+      for (const [channel, from, missing, amount] of this.store.motion.get(node.id)?.creeps ?? []) creeps.push({ id: node.id, channel, from, missing, amount });
+    }
+    return { overshoots, creeps, count: overshoots.length + creeps.length };
+  }
+
+  setTolerance(axis, amount) { this.tolerance[axis] = amount; this.announce('layout'); }
+
+  /** Copies the chosen keys of the selected node, or of the only node that has some. */
+  copyKeys() {
+    const hand = this.keysInHand();
+    const id = hand.channelsOf(this.selected).length ? this.selected : hand.ids()[0];
+    const node = this.store.byId.get(id);
+    if (!node) { toast('Choose keys to copy, or go to a frame with a key', { bad: true }); return; }
+    const keys = {};
+    for (const channel of hand.channelsOf(id)) keys[channel] = keysOf(node, channel).filter((k) => hand.has(id, channel, k[0]));
+    this.copied = { from: node.name, keys };
+    this.announce('keys');
+    toast(`${Object.values(keys).flat().length} keys of ${node.name} copied`);
+  }
+
+  /** @param way same, offset or mirrored */
+  pasteKeys(way = 'same', backwards = false) {
+    if (!this.copied || !this.node) { toast('Nothing is copied yet', { bad: true }); return Promise.resolve(false); }
+    const keys = Object.fromEntries(Object.entries(this.copied.keys).filter(([channel]) => channel in this.node.channels));
+    return this.store.edit([{ edit: 'paste-keys', id: this.selected, frame: this.frame, keys, way, backwards }]);
+  }
+
+  /** Keys the whole pose of the rig: the selected node and all that carries it. */
+  keyRig() {
+    if (!this.node) return Promise.resolve(false);
+    const rig = [...this.store.carriersOf(this.selected), this.node];
+    return this.store.edit(rig.map((n) => ({ edit: 'key-pose', id: n.id, frame: this.frame, channels: POSE })));
+  }
+
+  setRecord(on) { this.record = on; this.announce('mode'); }
+
+  setKeying(keying) { this.keying = keying; this.announce('mode'); }
+
+  /** How a change of these channels is to be kept: as still values, as keys, or loose. */
+  keyingFor(node, channels) {
+    if (this.record) return this.keying === 'whole-pose' && channels.some(isPose) ? 'whole-pose' : 'touched';
+    return isKeyed(node, channels) ? 'loose' : 'still';
+  }
+
+  /**
+   * Does a change: shows it while something is dragged, stores it at the end. With record off, a
+   * change of something keyed stays loose until it is keyed or let go.
+   *
+   * @param make gives the edit for a way of keying
+   */
+  change(node, channels, make, { done }) {
+    const keying = this.keyingFor(node, channels);
+    const loose = keying === 'loose';
+    const way = loose ? (channels.some(isPose) && this.keying === 'whole-pose' ? 'whole-pose' : 'touched') : keying;
+    let edits = [make(way)];
+    if (loose && this.loose?.id === node.id && this.loose.frame === this.frame) edits = [...this.loose.settled, ...edits];
+    if (!done) { this.store.show(edits); return Promise.resolve(true); }
+    if (!loose) { this.loose = null; return this.store.edit(edits); }
+    this.loose = { id: node.id, frame: this.frame, settled: edits };
+    this.store.show(edits);
+    this.announce('loose');
+    return Promise.resolve(true);
+  }
+
+  /** Stores the loose pose as a key. */
+  keepLoose() {
+    const { loose } = this;
+    this.loose = null;
+    this.announce('loose');
+    return this.store.edit(loose.settled);
+  }
+
+  letGoOfLoose() {
+    if (!this.loose) return;
+    this.loose = null;
+    this.announce('loose');
+    this.store.letGo();
+  }
+
+  /** The loose pose goes when the artist turns to something else, but it can be had back. */
+  leaveLoose() {
+    const { loose } = this;
+    const name = this.store.byId.get(loose.id)?.name;
+    this.letGoOfLoose();
+    toast(`The loose pose of ${name} at ${loose.frame} was let go`, {
+      action: 'Key it after all',
+      onAction: () => this.store.edit(loose.settled),
+    });
+  }
+
+  /** Keys the whole pose, or the loose pose if there is one. */
+  keyPose() {
+    if (this.loose) return this.keepLoose();
+    const { node } = this;
+    if (!node) return Promise.resolve(false);
+    return this.store.edit([{ edit: 'key-pose', id: node.id, frame: this.frame, channels: POSE }]);
+  }
+
+  /** Removes the chosen keys, or those of the selected node at this frame. */
+  removeKeys() {
+    const hand = this.keysInHand();
+    if (hand.isEmpty) return Promise.resolve(false);
+    this.chooseKeys(null);
+    return this.store.edit([{ edit: 'remove-keys', picks: hand.picks() }]);
+  }
+
+  /** Frames of all keys of the selected node and, for a camera, of what carries it. */
+  keysInReach() {
+    const { node, store } = this;
+    if (!node) return [];
+    const nodes = node.kind === 'camera' ? [...store.carriersOf(node.id), node] : [node];
+    const frames = new Set(nodes.flatMap((n) => keyFrames(n, ALL).map((k) => k.frame)));
+    return [...frames].sort((a, b) => a - b);
+  }
+
+  previousKey() { const f = this.keysInReach().filter((k) => k < this.frame - 1e-6).pop(); if (f !== undefined) this.goTo(f); }
+
+  nextKey() { const f = this.keysInReach().find((k) => k > this.frame + 1e-6); if (f !== undefined) this.goTo(f); }
+}

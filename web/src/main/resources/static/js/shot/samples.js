@@ -1,0 +1,15 @@
+// Reading samples of a state of a shot: {motion, grid}.
+
+/** The value of a column at a frame; before and after what was computed, that of the nearest sample. */
+export function valueAt(state, column, frame) {
+  if (column.length === 1) return column[0];
+  return column[Math.max(0, Math.min(column.length - 1, Math.round(frame - state.grid.first)))];
+}
+
+/** Place and turn in the world at a frame, or null. */
+export function poseIn(state, id, frame) {
+  const m = state.motion.get(id);
+  if (!m) return null;
+  const at = (column) => valueAt(state, column, frame);
+  return { x: at(m.x), y: at(m.y), z: at(m.z), qx: at(m.qx), qy: at(m.qy), qz: at(m.qz), qw: at(m.qw) };
+}
