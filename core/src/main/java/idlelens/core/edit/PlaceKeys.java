@@ -37,7 +37,7 @@ public record PlaceKeys(
 
   private Key placed(Key key) {
     double to = frame.orElse(key.frame());
-    return new Key(snap ? Math.rint(to) : to, value.orElse(key.value()), key.tangent());
+    return new Key(snap ? Math.floor(to + 0.5) : to, value.orElse(key.value()), key.tangent());
   }
 
   @Override

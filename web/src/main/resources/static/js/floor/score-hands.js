@@ -66,7 +66,7 @@ export class ScoreHands {
     const start = this.desk.chosen;
     const [from] = this.local(event);
     let by = 0;
-    const edit = () => ({ edit: 'move-keys', picks: start.picks(), by, landing: 'refuse' });
+    const edit = () => ({ edit: 'move-keys', picks: start.picks(), by, landing: this.desk.landing });
     this.follow(event, (e) => {
       const to = Math.round(this.score.frameAt(this.local(e)[0]) - this.score.frameAt(from));
       if (to === by || start.isEmpty) return;
@@ -75,8 +75,7 @@ export class ScoreHands {
       this.store.show([edit()]);
     }, async () => {
       if (by === 0) { if (!event.shiftKey) this.desk.goTo(frame); if (this.store.before) this.store.letGo(); return; }
-      if (!(await this.store.edit([edit()]))) this.desk.chooseKeys(start);
-      else this.desk.announce('keys');
+      if (!(await this.desk.editKeys([edit()], start.mapped((f) => f + by)))) this.desk.chooseKeys(start);
     }, () => { this.store.letGo(); this.desk.chooseKeys(start); });
   }
 

@@ -20,13 +20,11 @@ export const chosenPanel = {
     const place = async (change, done, next) => {
       const picks = hand().picks();
       if (!done) { store.show([{ edit: 'place-keys', picks, landing: desk.landing, ...change }]); return true; }
-      const kept = await store.edit([{ edit: 'place-keys', picks, landing: desk.landing, ...change }]);
-      if (kept && next !== undefined && !desk.chosen.isEmpty) desk.chooseKeys(desk.chosen.mapped(() => next).existing(store));
-      return kept;
+      return desk.editKeys([{ edit: 'place-keys', picks, landing: desk.landing, ...change }], next ? desk.chosen.mapped(next) : desk.chosen);
     };
     const frame = new NumberField({
       label: 'Frame of the chosen keys', kind: 'frames', unit: 'f', digits: 2, step: 1, rate: () => store.header.rate,
-      get: () => common(found().map((k) => k.key[0])), set: (value, done) => place({ frame: value }, done, value),
+      get: () => common(found().map((k) => k.key[0])), set: (to, done) => place({ frame: to }, done, () => to),
     });
     const value = new NumberField({
       label: 'Value of the chosen keys', kind, unit, digits, step, rate: () => store.header.rate,
@@ -53,7 +51,7 @@ export const chosenPanel = {
       if (desk.chosen.isEmpty) desk.chooseKeys(hand());
       if (await desk.scaleKeys({ inTime: numbers.time, inValue: numbers.value, aboutFrame, aboutValue: value0 })) { numbers.time = 1; numbers.value = 1; inTime.refresh(); inValue.refresh(); }
     });
-    const snap = button('Snap to frames', () => place({ snap: true }, true).then((kept) => kept && desk.chooseKeys(desk.chosen.mapped(Math.round).existing(store))), { title: 'Round the frames of the chosen keys to whole ones' });
+    const snap = button('Snap to frames', () => place({ snap: true }, true, Math.round), { title: 'Round the frames of the chosen keys to whole ones' });
     const landing = choice('Where a key lands on another', [['refuse', 'refused'], ['merge', 'takes its place']], (to) => { desk.landing = to; });
     const says = h('small');
     const clear = button('None', () => desk.chooseKeys(null), { title: 'Choose no keys' });

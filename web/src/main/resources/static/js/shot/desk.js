@@ -19,6 +19,7 @@ export class Desk extends EventTarget {
     this.keying = 'whole-pose';
     this.chosen = new KeyChoice();
     this.marker = null; // the chosen marker
+    this.editing = false; // keys are just being changed, and are chosen again where they arrive
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
     this.copied = null; // {id, keys by channel}
     this.view = 'floor';
@@ -37,7 +38,7 @@ export class Desk extends EventTarget {
     if (!store.byId.has(this.camera)) this.camera = store.cameras()[0]?.id ?? null;
     if (!store.byId.has(this.selected)) { this.selected = this.camera ?? store.nodes[0]?.id ?? null; this.announce('selection'); }
     const chosen = this.chosen.existing(store);
-    if (!store.before && chosen.count !== this.chosen.count) this.chooseKeys(chosen);
+    if (!this.editing && !store.before && chosen.count !== this.chosen.count) this.chooseKeys(chosen);
     this.store.draw(this.drawnNodes());
   }
 
@@ -111,6 +112,20 @@ export class Desk extends EventTarget {
   }
 
   /**
+   * Stores edits of chosen keys, and chooses them where they arrive.
+   *
+   * @param next the choice afterwards
+   */
+  async editKeys(edits, next) {
+    this.editing = true;
+    try {
+      const kept = await this.store.edit(edits);
+      if (kept) this.chooseKeys(next.existing(this.store));
+      return kept;
+    } finally { this.editing = false; }
+  }
+
+  /**
    * Moves the chosen keys; those measured in another unit than the value only in time.
    *
    * @param by.axis what byValue is measured in, or null where all move in value alike
@@ -124,9 +139,7 @@ export class Desk extends EventTarget {
     }
     if (!edits.length) return true;
     if (!done) { this.store.show(edits); return true; }
-    const kept = await this.store.edit(edits);
-    if (kept) this.chooseKeys(choice.mapped((f) => f + frames).existing(this.store));
-    return kept;
+    return this.editKeys(edits, choice.mapped((f) => f + frames));
   }
 
   /**
@@ -142,8 +155,8 @@ export class Desk extends EventTarget {
     for (const [axis, part] of this.byAxis(choice)) edits.push({ edit: 'scale-keys', picks: part.picks(), aboutFrame, aboutValue: aboutValue(axis), inTime, inValue, landing: this.landing });
     if (snap && inTime !== 1) edits.push({ edit: 'place-keys', picks: choice.mapped(to).picks(), snap: true, landing: this.landing });
     if (!done) { this.store.show(edits); return true; }
-    const kept = await this.store.edit(edits);
-    this.chooseKeys(kept ? choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))).existing(this.store) : choice);
+    const kept = await this.editKeys(edits, choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))));
+    if (!kept) this.chooseKeys(choice);
     return kept;
   }
 

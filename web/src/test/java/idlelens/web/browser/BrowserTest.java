@@ -118,6 +118,57 @@ abstract class BrowserTest {
     return page;
   }
 
+  /** Opens the Curves view of a shot with a node selected, and waits until its curves are there. */
+  protected Page openCurves(long shot, String node) {
+    Page page = newPage();
+    page.navigate(app.address() + "/shots/" + shot + "/curves");
+    page.waitForSelector("[data-ready]");
+    page.evaluate("id => idleLens.desk.select(id)", node);
+    page.waitForFunction(
+        "id => idleLens.store.motion.get(id).curves && idleLens.curves.graph.drawn?.[0]?.id === id",
+        node);
+    return page;
+  }
+
+  /** Waits until all that is drawn of a node that was just selected is there. */
+  protected static void settle(Page page, String node) {
+    page.waitForFunction("id => idleLens.store.motion.get(id).curves", node);
+    page.evaluate(
+        "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
+  }
+
+  /** Where a key stands in the graph, in pixels of the page. */
+  protected static double[] keyAt(Page page, String node, String channel, double frame) {
+    List<?> at =
+        (List<?>)
+            page.evaluate(
+                "([id, c, f]) => { const b ="
+                    + " document.querySelector('svg.graph').getBoundingClientRect(); const [x, y] ="
+                    + " idleLens.curves.graph.at(id, c, f); return [b.x + x, b.y + y]; }",
+                List.of(node, channel, frame));
+    return new double[] {((Number) at.get(0)).doubleValue(), ((Number) at.get(1)).doubleValue()};
+  }
+
+  /** Presses at a place, drags by some pixels in steps, and lets go. */
+  protected static void drag(Page page, double[] from, double dx, double dy) {
+    page.mouse().move(from[0], from[1]);
+    page.mouse().down();
+    for (int i = 1; i <= 4; i++) {
+      page.mouse().move(from[0] + dx * i / 4, from[1] + dy * i / 4);
+    }
+    page.mouse().up();
+  }
+
+  /** The middle of an element. */
+  protected static double[] middle(Locator element) {
+    List<?> at =
+        (List<?>)
+            element.evaluate(
+                "e => { const b = e.getBoundingClientRect();"
+                    + " return [b.x + b.width / 2, b.y + b.height / 2]; }");
+    return new double[] {((Number) at.get(0)).doubleValue(), ((Number) at.get(1)).doubleValue()};
+  }
+
   /** Waits until the server is at a revision of a shot and the page shows it. */
   protected void waitForRevision(Page page, int revision) {
     page.waitForFunction(

@@ -102,8 +102,7 @@ class DeskTest extends BrowserTest {
             new Locator.ClickOptions()
                 .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
     page.locator("[data-bead='a-cam pose 1063']").focus();
-    assertThat(page.evaluate("() => idleLens.desk.chosen.frames().join()"))
-        .isEqualTo("1040,1063");
+    assertThat(page.evaluate("() => idleLens.desk.chosen.frames().join()")).isEqualTo("1040,1063");
     page.keyboard().press("Backspace");
     waitForRevision(page, 2);
     assertThat(channel(app.node(shot, "a-cam"), "x").get("keys").size()).isEqualTo(3);

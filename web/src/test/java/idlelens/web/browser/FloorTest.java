@@ -144,7 +144,7 @@ class FloorTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('keeper')");
-    page.waitForSelector("#plan [data-turn='keeper']");
+    settle(page, "keeper");
     BoundingBox handle = page.locator("#plan [data-turn='keeper']").boundingBox();
     drag(page, handle.x + handle.width / 2, handle.y + handle.height / 2, 25, 0);
     waitForRevision(page, 2);

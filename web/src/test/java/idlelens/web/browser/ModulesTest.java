@@ -99,7 +99,7 @@ class ModulesTest extends BrowserTest {
                 "shot/keys.js",
                 "const node = { channels: { x: { keys: [[1, 0, 'settle'], [5, 1, 'hold']] }, y: 3,"
                     + " pan: { keys: [[5, 2, 'straight']] } } };"
-                    + " return m.keyFrames(node, m.POSE).map((k) =>"
+                    + " return m.keyFrames(node, ['x', 'y', 'pan']).map((k) =>"
                     + " `${k.frame} ${k.channels.join('+')} ${[...k.tangents].join('+')}`);"))
         .isEqualTo(List.of("1 x settle", "5 x+pan hold+straight"));
   }
