@@ -1,6 +1,7 @@
 // The graph of the Curves view: values, and beside them speed and acceleration, as the server computed them.
 import { s } from '../common/dom.js';
 import { fixed, framesPerSecond } from '../common/format.js';
+import { beadPath } from '../floor/bead.js';
 import { axisOf, CHANNELS, measured } from '../shot/channels.js';
 import { curveOf, isLocked, keysOf } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
@@ -8,11 +9,9 @@ import { GraphHands } from './graph-hands.js';
 import { AXIS_PX, GraphScale, niceStep, RULER_PX } from './graph-scale.js';
 
 const REACH_PX = 9;
+const BEAD_PX = 4;
 const MOST_HANDLES = 60;
 const PER = { value: '', speed: '/s', acceleration: '/s²' };
-
-/** How a key is drawn, by its tangent. */
-const SHAPES = { hold: 'm-4 -4h8v8h-8z', straight: 'm-1.9 -5.2h3.8v10.4h-3.8z', round: 'm-4 0a4 4 0 1 0 8 0a4 4 0 1 0 -8 0' };
 
 export class Graph {
   constructor(store, desk, svg) {
@@ -201,7 +200,7 @@ export class Graph {
     for (const key of curve.keys) {
       if (key[0] < scale.frames[0] || key[0] > scale.frames[1]) continue;
       const at = `M${scale.x(key[0]).toFixed(1)} ${scale.y(pane, curve.axis, key[1]).toFixed(1)}`;
-      const shape = at + (SHAPES[key[2]] ?? SHAPES.round);
+      const shape = at + beadPath(new Set([key[2]]), true, BEAD_PX);
       if (key[2] === 'free') d.ring += shape; else d.plain += shape;
       if (desk.chosen.has(curve.id, curve.channel, key[0])) d.chosen += shape;
     }

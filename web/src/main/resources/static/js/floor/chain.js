@@ -38,10 +38,16 @@ export class Chain {
     this.store = store;
     this.desk = desk;
     this.element = element;
-    const draw = () => this.draw();
+    const draw = () => this.ask();
     store.addEventListener('shot', draw);
     store.addEventListener('motion', draw);
     desk.addEventListener('selection', draw);
+  }
+
+  ask() {
+    if (this.asked) return;
+    this.asked = true;
+    requestAnimationFrame(() => { this.asked = false; if (this.store.header) this.draw(); });
   }
 
   draw() {

@@ -3,6 +3,7 @@ import { s } from '../common/dom.js';
 import { POSE } from '../shot/channels.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
+import { beadName } from './bead.js';
 import { LEFT, ROW } from './score-scale.js';
 
 const TOUCH_PX = 6;
@@ -21,9 +22,9 @@ export class ScoreHands {
 
   press(event) {
     if (event.button !== 0) return;
-    const bead = event.target.closest('[data-bead]');
     const marker = event.target.closest('[data-marker]');
     const row = event.target.dataset.row;
+    const bead = event.target.closest('[data-bead]')?.dataset.bead ?? (row ? this.score.denseBead(this.local(event), TOUCH_PX) : null);
     if (bead) this.pressBead(event, bead);
     else if (marker) this.pressMarker(event, marker.dataset.marker);
     else if (row && this.local(event)[0] < LEFT) this.desk.select(row);
@@ -51,7 +52,7 @@ export class ScoreHands {
 
   /** The keys of a bead. */
   keysOf(bead) {
-    const [id, what, at] = bead.dataset.bead.split(' ');
+    const [id, what, at] = bead.split(' ');
     const frame = Number(at);
     const node = this.store.byId.get(id);
     const key = keyFrames(node, what === 'pose' ? POSE : [what]).find((k) => k.frame === frame);
@@ -60,7 +61,7 @@ export class ScoreHands {
 
   /** Chooses a bead (Shift adds or takes it away), and moves all chosen ones in time. */
   pressBead(event, bead) {
-    bead.focus({ preventScroll: true });
+    this.svg.querySelector(`[data-bead="${bead}"]`)?.focus({ preventScroll: true });
     const { id, what, frame, choice } = this.keysOf(bead);
     this.choose(id, what, choice, event.shiftKey);
     const start = this.desk.chosen;
@@ -129,7 +130,7 @@ export class ScoreHands {
   key(event) {
     const marker = event.target.closest?.('[data-marker]');
     if (marker) { this.keyOnMarker(event, marker.dataset.marker); return; }
-    const bead = event.target.closest?.('[data-bead]');
+    const bead = event.target.closest?.('[data-bead]')?.dataset.bead;
     if (!bead) return;
     const { id, what, frame, choice } = this.keysOf(bead);
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -159,7 +160,7 @@ export class ScoreHands {
   /** To the nearest bead of the row above or below. */
   otherRow(bead, frame, way) {
     const { score } = this;
-    const [id, what] = bead.dataset.bead.split(' ');
+    const [id, what] = bead.split(' ');
     const at = score.shownRows.findIndex((r) => r.node.id === id && (what === 'pose') === (r.channels === POSE) && (what === 'pose' || r.channels[0] === what));
     for (let i = at + way; i >= 0 && i < score.shownRows.length; i += way) {
       const { node, channels } = score.shownRows[i];
@@ -168,7 +169,8 @@ export class ScoreHands {
       const nearest = keys.reduce((best, k) => (Math.abs(k.frame - frame) < Math.abs(best.frame - frame) ? k : best));
       score.scroller.scrollTop = Math.max(0, Math.min(score.scroller.scrollTop, score.top(i) - ROW * 2.5), score.top(i + 1) - score.scroller.clientHeight);
       score.draw();
-      this.refocus(`${node.id} ${channels.length === 1 ? channels[0] : 'pose'} ${nearest.frame}`);
+      this.desk.goTo(nearest.frame); // in a dense row, only what is near the playhead has beads of its own
+      this.refocus(beadName(score.shownRows[i], nearest.frame));
       return;
     }
   }

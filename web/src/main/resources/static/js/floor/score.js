@@ -3,24 +3,15 @@ import { s } from '../common/dom.js';
 import { framesPerSecond } from '../common/format.js';
 import { ALL, CHANNELS, LENS, POSE } from '../shot/channels.js';
 import { keyFrames } from '../shot/keys.js';
+import { beadName, beadPath, isRing } from './bead.js';
 import { markerRow } from './score-markers.js';
 import { ScoreHands } from './score-hands.js';
 import { LEFT, ROW, RULER } from './score-scale.js';
 
 const RIGHT_GAP = 16;
 const NAME_LETTERS = 16;
-
-/** How a bead is drawn: by tangent, and half where only some channels are keyed. */
-export function beadPath(tangents, whole) {
-  const kind = tangents.size === 1 ? [...tangents][0] : 'settle';
-  if (!whole) return 'M0 -5.5A5.5 5.5 0 0 0 0 5.5Z';
-  if (kind === 'hold') return 'M-4.5 -4.5H4.5V4.5H-4.5Z';
-  if (kind === 'straight') return 'M-2.2 -6H2.2V6H-2.2Z';
-  return 'M0 -5.5A5.5 5.5 0 1 1 -.01 -5.5Z';
-}
-
-/** A key whose only tangent is free is a ring. */
-export const isRing = (tangents) => tangents.size === 1 && tangents.has('free');
+const DENSE = 80; // keys in a row from which most of them are drawn as one
+const IN_HAND = 12; // of those, the ones nearest to the playhead stay beads of their own
 
 export class Score {
   constructor(store, desk, { svg, rows }) {
@@ -32,8 +23,14 @@ export class Score {
     const draw = () => this.ask();
     for (const name of ['shot', 'motion']) store.addEventListener(name, draw);
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, draw);
-    desk.addEventListener('frame', () => this.moveHead());
-    rows.addEventListener('scroll', draw);
+    desk.addEventListener('frame', () => { this.moveHead(); if (this.hasDense) this.ask(); });
+    this.above = 0;
+    rows.addEventListener('scroll', () => { this.above = rows.scrollTop; draw(); });
+    this.rowsLayer = s('g');
+    this.topLayer = s('g');
+    this.headLine = s('path', { class: 'head' });
+    this.head = s('g', { class: 'playhead' }, this.headLine, s('rect', { class: 'head-flag', x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { class: 'head-text', 'text-anchor': 'middle', y: 12.5 }));
+    svg.append(this.rowsLayer, this.topLayer, this.head);
     this.hands = new ScoreHands(this);
     this.measure();
     new ResizeObserver(() => { this.measure(); draw(); }).observe(rows);
@@ -45,7 +42,8 @@ export class Score {
     requestAnimationFrame(() => { this.asked = false; if (this.store.header) this.draw(); });
   }
 
-  measure() { this.width = this.scroller.clientWidth; }
+  /** Sizes are read here and not while drawing, where reading them would lay the page out anew. */
+  measure() { this.width = this.scroller.clientWidth; this.seen = this.scroller.clientHeight; }
 
   get span() { return Math.max(1, this.desk.last() - this.desk.first()); }
 
@@ -74,18 +72,42 @@ export class Score {
   draw() {
     const rows = this.rows();
     this.shownRows = rows;
-    const height = Math.max(this.top(rows.length) + 8, this.scroller.clientHeight);
-    const above = this.scroller.scrollTop;
+    this.hasDense = rows.some((row) => this.isDense(row));
+    const { above, seen } = this;
+    this.layOut(Math.max(this.top(rows.length) + 8, seen));
+    const from = Math.max(0, Math.floor((above - this.top(0)) / ROW));
+    const to = Math.min(rows.length, Math.ceil((above + seen - this.top(0)) / ROW));
+    const focused = document.activeElement?.dataset?.bead ?? document.activeElement?.dataset?.marker;
+    this.fill(this.rowsLayer, rows.slice(from, to).map((row, i) => this.drawn(row, this.top(from + i))));
+    this.fill(this.topLayer, [this.rulerDrawn(), s('g', {}, ...markerRow(this))]);
+    this.topLayer.setAttribute('transform', `translate(0 ${above})`);
+    this.headLine.setAttribute('d', `M0 0V${seen}`);
+    if (focused && document.activeElement === document.body) this.svg.querySelector(`[data-bead="${focused}"],[data-marker="${focused}"]`)?.focus({ preventScroll: true });
+    this.moveHead();
+  }
+
+  layOut(height) {
+    if (this.laidOut === `${this.width} ${height}`) return;
+    this.laidOut = `${this.width} ${height}`;
     this.svg.setAttribute('height', height);
     this.svg.setAttribute('viewBox', `0 0 ${this.width} ${height}`);
-    const from = Math.max(0, Math.floor((above - this.top(0)) / ROW) + 1);
-    const to = Math.min(rows.length, Math.ceil((above + this.scroller.clientHeight - this.top(0)) / ROW));
-    this.head = s('g', { class: 'playhead' }, s('path', { class: 'head', d: `M0 0V${this.scroller.clientHeight}` }), s('rect', { class: 'head-flag', x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { class: 'head-text', 'text-anchor': 'middle', y: 12.5 }));
-    const focused = document.activeElement?.dataset?.bead ?? document.activeElement?.dataset?.marker;
-    const top = s('g', { transform: `translate(0 ${above})` }, ...this.ruler(), ...markerRow(this));
-    this.svg.replaceChildren(...rows.slice(Math.max(0, from - 1), to).flatMap((row, i) => this.drawn(row, this.top(Math.max(0, from - 1) + i))), top, this.head);
-    if (focused) this.svg.querySelector(`[data-bead="${focused}"],[data-marker="${focused}"]`)?.focus({ preventScroll: true });
-    this.moveHead();
+  }
+
+  /** Puts elements into a layer; what is there already stays untouched. */
+  fill(layer, elements) {
+    elements.forEach((element, i) => {
+      const there = layer.children[i];
+      if (there === element) return;
+      if (there && !elements.includes(there)) there.replaceWith(element);
+      else layer.insertBefore(element, there ?? null);
+    });
+    while (layer.children.length > elements.length) layer.lastChild.remove();
+  }
+
+  rulerDrawn() {
+    const from = [this.width, this.desk.first(), this.desk.last(), this.store.header.rate].join();
+    if (this.ruled !== from) { this.ruled = from; this.rulerGroup = s('g', {}, ...this.ruler()); }
+    return this.rulerGroup;
   }
 
   ruler() {
@@ -107,18 +129,18 @@ export class Score {
     return parts;
   }
 
-  /** The elements of a row: those drawn before, if all that they show is still the same. */
+  /** A row: the one drawn before, if all that it shows is still the same. */
   drawn(row, y) {
     const { node, channels } = row;
     const { chosen } = this.desk;
     const column = channels.length === 1 ? this.store.motion.get(node.id)?.own[channels[0]] : null;
-    const from = [node, column, y, this.width, this.desk.first(), this.desk.last(), node.id === this.desk.selected, chosen.channelsOf(node.id).length ? chosen : null];
+    const from = [node, column, y, this.width, this.desk.first(), this.desk.last(), node.id === this.desk.selected, chosen.channelsOf(node.id).length ? chosen : null, this.isDense(row) ? this.desk.frame : null];
     const key = `${node.id} ${channels.length === 1 ? channels[0] : 'pose'}`;
     const known = this.kept.get(key);
-    if (known && known.from.every((value, i) => value === from[i])) return known.parts;
-    const parts = this.row(row, y);
-    this.kept.set(key, { from, parts });
-    return parts;
+    if (known && known.from.every((value, i) => value === from[i])) return known.group;
+    const group = s('g', {}, ...this.row(row, y));
+    this.kept.set(key, { from, group });
+    return group;
   }
 
   row({ node, channels, name }, y) {
@@ -131,8 +153,37 @@ export class Score {
     ];
     if (channels.length === 1) parts.push(this.curve(node, channels[0], y));
     else if (keys.length) parts.push(s('path', { class: 'thread', d: `M${this.x(this.desk.first())} ${middle}H${this.x(this.desk.last())}` }));
-    for (const key of keys) parts.push(this.bead(node, channels, key, middle));
+    const own = this.isDense({ node, channels }) ? this.inHand(node, keys) : keys;
+    if (own !== keys) parts.push(...this.together(keys.filter((key) => !own.includes(key)), channels, middle));
+    for (const key of own) parts.push(this.bead(node, channels, key, middle));
     return parts;
+  }
+
+  isDense({ node, channels }) { return keyFrames(node, channels).length > DENSE; }
+
+  /** The keys of a dense row that stay beads of their own: the chosen ones, and some at the playhead. */
+  inHand(node, keys) {
+    const near = [...keys].sort((a, b) => Math.abs(a.frame - this.desk.frame) - Math.abs(b.frame - this.desk.frame)).slice(0, IN_HAND);
+    return keys.filter((key) => near.includes(key) || this.desk.chosen.hasAny(node.id, key.channels, key.frame));
+  }
+
+  /** Many beads as one path; they are taken by where they are. */
+  together(keys, channels, y) {
+    let d = '';
+    let rings = '';
+    for (const key of keys) {
+      const shape = `M${this.x(key.frame).toFixed(1)} ${y}${beadPath(key.tangents, key.channels.length === channels.length)}`;
+      if (isRing(key.tangents)) rings += shape; else d += shape;
+    }
+    return [s('path', { class: 'beads', d, 'pointer-events': 'none' }), s('path', { class: 'beads ring', d: rings, 'pointer-events': 'none' })];
+  }
+
+  /** The name of the bead of a dense row nearest to a place, or null. */
+  denseBead([x, y], reach) {
+    const row = this.shownRows[Math.floor((y - this.top(0)) / ROW)];
+    if (!row || !this.isDense(row)) return null;
+    const nearest = keyFrames(row.node, row.channels).reduce((best, k) => (Math.abs(this.x(k.frame) - x) < Math.abs(this.x(best.frame) - x) ? k : best));
+    return Math.abs(this.x(nearest.frame) - x) <= reach ? beadName(row, nearest.frame) : null;
   }
 
   /** A lens channel is drawn as its curve, so that a pull can be seen. */
@@ -155,15 +206,15 @@ export class Score {
     const whole = key.channels.length === channels.length;
     const label = `${node.name}, key at ${key.frame}: ${whole && channels === POSE ? 'whole pose' : key.channels.join(', ')}, ${[...key.tangents].join(' and ')}`;
     return s('path', {
-      class: `bead${whole ? '' : ' half'}${isRing(key.tangents) ? ' ring' : ''}${picked ? ' chosen' : ''}`, d: beadPath(key.tangents, whole), tabindex: 0, role: 'button', 'aria-label': label, 'aria-pressed': String(picked),
-      transform: `translate(${this.x(key.frame).toFixed(1)} ${y})`, 'data-bead': `${node.id} ${channels.length === 1 ? channels[0] : 'pose'} ${key.frame}`, 'data-frame': key.frame,
+      class: `bead${whole ? '' : ' half'}${isRing(key.tangents) ? ' ring' : ''}${picked ? ' chosen' : ''}`, d: `M0 0${beadPath(key.tangents, whole)}`, tabindex: 0, role: 'button', 'aria-label': label, 'aria-pressed': String(picked),
+      transform: `translate(${this.x(key.frame).toFixed(1)} ${y})`, 'data-bead': beadName({ node, channels }, key.frame), 'data-frame': key.frame,
     });
   }
 
   moveHead() {
-    if (!this.head) return;
+    if (!this.store.header) return;
     const x = this.x(this.desk.frame);
-    this.head.setAttribute('transform', `translate(${x.toFixed(1)} ${this.scroller.scrollTop})`);
+    this.head.setAttribute('transform', `translate(${x.toFixed(1)} ${this.above})`);
     this.head.querySelector('text').textContent = this.desk.frame;
   }
 }

@@ -8,6 +8,7 @@ import { valueAt } from '../shot/samples.js';
 const STEPS = 6; // of the speed's scale
 const PLACE = ['x', 'y', 'z'];
 const SHORTEST_HANDLE_PX = 5;
+const MOST_IN_HAND = 40; // keys that can be taken, those nearest to the playhead; more are only drawn
 
 export class PathLayer {
   /** @param plan gives place({x, y, z}): pixels, or null where nothing can be seen */
@@ -16,6 +17,7 @@ export class PathLayer {
     this.store = plan.store;
     this.desk = plan.desk;
     this.bySpeed = false;
+    this.follows = false; // whether there are so many keys that those near the playhead are others at each frame
   }
 
   /** The camera shown and the chosen node. */
@@ -28,6 +30,7 @@ export class PathLayer {
 
   draw() {
     const ids = this.ids();
+    this.follows = ids.some((id) => keyFrames(this.store.byId.get(id), POSE).length > MOST_IN_HAND);
     this.range = this.bySpeed ? this.speeds(ids) : null;
     return [...ids.flatMap((id) => this.ghosts(id)), ...ids.flatMap((id) => this.path(id)), ...ids.flatMap((id) => this.overshoots(id)), ...(this.range ? this.legend() : [])];
   }
@@ -67,22 +70,35 @@ export class PathLayer {
     dots.forEach((each, i) => { if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each })); });
     parts.push(s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' })));
     if (id === this.desk.selected) parts.push(...this.handles(id, motion));
-    for (const key of keyFrames(node, POSE)) {
+    const keys = keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
+    const reach = this.reach(keys.map((key) => key.frame));
+    let far = '';
+    for (const key of keys) {
       const p = this.point(this.store, motion, key.frame);
-      if (!p || key.frame < first || key.frame > this.desk.last()) continue;
+      if (!p) continue;
+      if (Math.abs(key.frame - this.desk.frame) > reach) { far += `M${at(p)}h0`; continue; }
       const place = key.channels.some((c) => PLACE.includes(c));
       const title = place ? `${node.name}, key at ${key.frame}: drag to move it${this.plan.side === '3D' ? ', with Alt up and down' : ''}` : `${node.name}, key at ${key.frame}`;
       parts.push(s('circle', { class: this.desk.chosen.hasAny(id, PLACE, key.frame) ? 'key chosen' : 'key', cx: p[0].toFixed(1), cy: p[1].toFixed(1), r: 4.2, 'data-key': place ? `${id} ${key.frame}` : undefined }, s('title', { text: title })));
     }
+    if (far) parts.push(s('path', { class: 'far-keys', d: far }));
     return parts;
+  }
+
+  /** How far from the playhead keys can still be taken, so that there are not too many of them. */
+  reach(frames) {
+    const distances = frames.map((f) => Math.abs(f - this.desk.frame)).sort((a, b) => a - b);
+    return distances.length > MOST_IN_HAND ? distances[MOST_IN_HAND - 1] : Infinity;
   }
 
   /** The tangents in space at the keys of the chosen node. */
   handles(id, motion) {
     const path = motion.path ?? [];
     const parts = [];
+    const reach = this.reach(Array.from({ length: path.length / 10 }, (_, i) => path[i * 10]));
     for (let i = 0; i + 9 < path.length; i += 10) {
       const frame = path[i];
+      if (Math.abs(frame - this.desk.frame) > reach) continue;
       const key = this.plan.place(vector(path, i + 4));
       for (const [side, from] of [['in', 1], ['out', 7]]) {
         const end = this.plan.place(vector(path, i + from));

@@ -30,7 +30,7 @@ export class Plan {
     store.addEventListener('shot', () => this.ask('all'), { signal });
     store.addEventListener('motion', () => this.ask('all'), { signal });
     store.addEventListener('meshes', () => { this.outlines.clear(); this.outside?.sync(); this.ask('all'); }, { signal });
-    desk.addEventListener('frame', () => this.ask(this.side === '3D' ? 'all' : 'over'), { signal });
+    desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), { signal });
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });
     this.measure();
     this.observer = new ResizeObserver(() => { this.measure(); this.ask('all'); });

@@ -3,14 +3,25 @@ package idlelens.web.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.check.Creep;
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.CurveFit;
+import idlelens.core.curve.Overshoots;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.PoseTrack;
+import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Shape;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class DemoShotsTest {
 
@@ -83,5 +94,62 @@ class DemoShotsTest {
     assertThat(((Node.Piece) shot.node("stair")).shape())
         .isInstanceOfSatisfying(Shape.Stair.class, s -> assertThat(s.fourSided()).isTrue());
     assertThat(shot.nodes()).anyMatch(Node.Sun.class::isInstance);
+  }
+
+  /** The tracks of one channel that a demo shot moves, one sample a frame. */
+  private static List<double[]> bakedMoves(boolean turns) {
+    List<double[]> tracks = new ArrayList<>();
+    for (Shot shot : DemoShots.all()) {
+      Evaluation motion = Evaluation.of(shot);
+      for (Node node : shot.nodes()) {
+        for (Channel channel : Channel.POSE) {
+          double[] own = motion.of(node.id()).channels().values(channel);
+          if (channel.isTurn() == turns && own.length > 1) {
+            tracks.add(own);
+          }
+        }
+      }
+      for (Node.Camera camera : shot.cameras()) { // and as they go through the world, all in one
+        PoseTrack world = motion.of(camera.id()).world();
+        if (!turns && world.x().length > 1) {
+          tracks.addAll(List.of(world.x(), world.y(), world.z()));
+        }
+      }
+    }
+    return tracks;
+  }
+
+  @ParameterizedTest
+  @CsvSource({"false,0.002", "true,0.02"}) // metres, degrees
+  void bakedMoves_areFittedWithAThirdOfTheirSamplesAtMost_withinTheTolerance(
+      boolean turns, double tolerance) {
+    List<double[]> tracks = bakedMoves(turns);
+    assertThat(tracks).hasSizeGreaterThanOrEqualTo(10);
+    for (double[] track : tracks) {
+      double[] frames = IntStream.range(0, track.length).mapToDouble(i -> i).toArray();
+      Curve fitted = new Curve(0, CurveFit.fit(frames, track, tolerance));
+      assertThat(fitted.keys().size()).isLessThanOrEqualTo(track.length / 3);
+      for (int i = 0; i < track.length; i++) {
+        assertThat(fitted.at(i)).isCloseTo(track[i], within(tolerance * (1 + 1e-9)));
+      }
+    }
+  }
+
+  @Test
+  void quayWalk_startsWithACreepingTurnAndAnOvershoot_andNothingElseIsWrong() {
+    Shot shot = DemoShots.quayWalk();
+    for (Node node : shot.nodes()) {
+      List<Creep> creeps = Creep.find(node);
+      assertThat(creeps).as(node.name()).hasSize(node.id().equals("head") ? 1 : 0);
+      for (Channel channel : Channel.POSE) {
+        Curve curve = node.channels().get(channel);
+        boolean guilty = node.id().equals("dolly") && channel == Channel.Z;
+        boolean large =
+            curve.keys().size() > 1
+                && Overshoots.find(curve, 0).stream().anyMatch(o -> Math.abs(o.amount()) > 0.01);
+        assertThat(large).as(node.name() + " " + channel).isEqualTo(guilty);
+      }
+    }
+    assertThat(Creep.find(shot.node("head")).get(0).missing()).isEqualTo(1049);
   }
 }

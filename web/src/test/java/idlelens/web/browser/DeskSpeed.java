@@ -1,0 +1,65 @@
+package idlelens.web.browser;
+
+import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.Locale;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Not a test: measures how long the desk takes to follow a hand, on a small and on a large score in
+ * one run. {@code bin/bench desk} runs it. Each step of a drag is timed from the pointer's move to
+ * the end of the drawing that shows it.
+ */
+class DeskSpeed extends BrowserTest {
+  private static final int STEPS = 60;
+
+  private static final String DRAG =
+      """
+      async ([bead, steps]) => {
+        const frame = () => new Promise((done) => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = done;
+          channel.port2.postMessage(0);
+        }));
+        const element = document.querySelector(`[data-bead="${bead}"]`);
+        const box = element.getBoundingClientRect();
+        const svg = document.getElementById('score');
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, clientX: box.x + box.width / 2 + i * 0.7, clientY: box.y + box.height / 2 });
+        svg.setPointerCapture = () => {};
+        element.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+        idleLens.desk.landing = 'merge';
+        const took = [];
+        for (let i = 1; i <= steps; i++) {
+          const start = performance.now();
+          svg.dispatchEvent(new PointerEvent('pointermove', at(i)));
+          idleLens.score.draw();
+          await frame();
+          took.push(performance.now() - start);
+        }
+        svg.dispatchEvent(new PointerEvent('pointerup', at(0)));
+        return took.sort((a, b) => a - b);
+      }
+      """;
+
+  @Test
+  void measure() {
+    report("Quay walk, 1 node chosen", app.copyOf("Quay walk"), "a-cam pose 1040");
+    report("60 nodes x 200 keys", LargeShots.nulls(app, 60, 200), "n1 pose 1008");
+  }
+
+  private void report(String name, long shot, String bead) {
+    Page page = openFloor(shot);
+    page.waitForSelector("[data-bead='" + bead + "']");
+    page.waitForTimeout(1500);
+    List<?> took = (List<?>) page.evaluate(DRAG, List.of(bead, STEPS));
+    System.out.printf(
+        Locale.ROOT,
+        "%-28s a step of the drag: median %.1f ms, p95 %.1f ms; beads in the page: %d%n",
+        name,
+        ((Number) took.get(STEPS / 2)).doubleValue(),
+        ((Number) took.get(STEPS * 95 / 100)).doubleValue(),
+        page.locator("[data-bead]").count());
+    complaints.clear();
+    page.close();
+  }
+}
