@@ -180,7 +180,7 @@ export class Graph {
 
   /** What was before the drag, and the version compared with, dashed. */
   ghosts(pane, curve) {
-    return [this.store.before, this.store.ghost].filter((state) => state?.motion.get(curve.id) && state.motion.get(curve.id) !== this.store.motion.get(curve.id))
+    return [this.store.before, ...this.store.ghosts].filter((state) => state?.motion.get(curve.id) && state.motion.get(curve.id) !== this.store.motion.get(curve.id))
       .map((state) => s('path', { class: `curve ghost ${CHANNELS[curve.channel].colour}`, d: this.sampled(state, pane, curve) }));
   }
 

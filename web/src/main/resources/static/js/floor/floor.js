@@ -88,9 +88,9 @@ fillShortcuts($('shortcuts'));
 
 /** Shows the version compared with last, or the latest kept one, beside this state; or none. */
 async function toggleGhost() {
-  if (store.ghost) { await store.compare(0); return; }
-  desk.lastCompared ??= (await getJson(store.path('/versions')))[0];
-  if (desk.lastCompared) await store.compare(desk.lastCompared.revision, desk.lastCompared.name);
+  if (store.ghosts.length) { desk.lastCompared = store.ghosts; await store.compare([]); return; }
+  desk.lastCompared ??= (await getJson(store.path('/versions'))).slice(0, 1);
+  if (desk.lastCompared.length) await store.compare(desk.lastCompared);
   else toast('There is no version yet: keep one under History', { action: 'History', onAction: () => desk.showTab('history') });
 }
 
@@ -166,9 +166,9 @@ function showMode() {
 
 /** The names of the two pictures, while a version is compared with. */
 function showGhost() {
-  const { ghost } = store;
-  $('ghost-names').hidden = !ghost;
-  $('ghost-names').replaceChildren(...(ghost ? [h('span', { text: `“${ghost.name}”` }), h('span', { text: 'now' })] : []));
+  const [first, second] = store.ghosts;
+  $('ghost-names').hidden = !first;
+  $('ghost-names').replaceChildren(...(first ? [h('span', { text: `“${first.name}”` }), h('span', { text: second ? `“${second.name}”` : 'now' })] : []));
 }
 
 store.addEventListener('shot', () => { showFacts(); showStrip(); showNumbers(); showSaved(); });

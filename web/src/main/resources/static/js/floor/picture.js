@@ -126,8 +126,8 @@ export class Picture {
     this.canvas.hidden = !seen;
     if (!seen) return;
     if (!this.size || Math.abs(this.size.w / this.size.h - store.header.aspect) > 0.02) this.layOut();
-    const { ghost } = this.store;
-    const was = ghost && look(ghost, desk.camera, desk.frame);
+    const [first, second] = this.store.ghosts;
+    const was = first && look(first, desk.camera, desk.frame);
     this.renderer.setScissorTest(Boolean(was));
     this.guides.style.visibility = was ? 'hidden' : '';
     if (!was) { this.drawLook(seen, now, fine, null); return; }
@@ -138,8 +138,8 @@ export class Picture {
     this.renderer.setScissor(0, 0, w, h);
     this.renderer.setClearColor('#232628');
     this.renderer.clear();
-    this.drawLook(was, ghost, fine, box(0));
-    this.drawLook(seen, now, fine, box(half + 1));
+    this.drawLook(was, first, fine, box(0));
+    this.drawLook((second && look(second, desk.camera, desk.frame)) ?? seen, second ?? now, fine, box(half + 1));
     this.shadowsStale = true; // the next picture alone has its own
   }
 

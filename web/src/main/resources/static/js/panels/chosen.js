@@ -9,7 +9,7 @@ import { choice, row } from './parts.js';
 const common = (values) => (values.length && values.every((v) => v === values[0]) ? values[0] : null);
 
 export const chosenPanel = {
-  signature: (store, node, desk) => `${[...desk.byAxis(desk.keysInHand()).keys()].join()}`,
+  signature: (store, node, desk) => [...desk.byAxis(desk.keysInHand()).keys()].join(),
 
   build(store, desk) {
     const hand = () => desk.keysInHand();
@@ -35,6 +35,33 @@ export const chosenPanel = {
     const free = (field, text, title) => button(text, (event) => set({ tangent: 'free', [field]: event.currentTarget.getAttribute('aria-pressed') !== 'true' }), { title, 'data-free': field });
     const joined = free('joined', 'Joined', 'Both handles on one line; off: broken');
     const weighted = free('weighted', 'Weighted', 'The length of a handle counts, not only its slope');
+    /** The only key in hand, with its handles as they are drawn; or null. */
+    const single = () => {
+      const keys = found();
+      if (keys.length !== 1) return null;
+      const [{ id, channel, key }] = keys;
+      const all = keysOf(store.byId.get(id), channel);
+      const i = all.indexOf(key);
+      const p = store.motion.get(id)?.curves?.[channel]?.segments;
+      if (!p || all.length < 2) return null;
+      const b = (i - 1) * 8;
+      const a = i * 8;
+      return { id, channel, frame: key[0], weighted: key[2] === 'free' && key[8], in: i > 0 ? [key[0] - p[b + 4], key[1] - p[b + 5]] : null, out: i < all.length - 1 ? [p[a + 2] - key[0], p[a + 3] - key[1]] : null };
+    };
+    const handle = (side, what) => new NumberField({
+      label: `Handle ${side}, ${what ? 'value' : 'frames'}`, kind: what ? kind : 'frames', unit: what ? unit : 'f', digits: what ? digits : 2, step: what ? step : 1, rate: () => store.header.rate,
+      get: () => single()?.[side]?.[what] ?? null,
+      set: (to, done) => {
+        const key = single();
+        const [frames, rise] = what ? [key[side][0], to] : [Math.max(0.01, to), key[side][1]];
+        const edits = [{ edit: 'set-handle', id: key.id, channel: key.channel, frame: key.frame, side, frames, value: rise, alone: false }];
+        if (!done) { store.show(edits); return true; }
+        return store.edit(edits);
+      },
+    });
+    const ends = { in: [handle('in', 0), handle('in', 1)], out: [handle('out', 0), handle('out', 1)] };
+    const endRow = (side, text) => { const made = row(text, ...ends[side].map((f) => f.element)); made.title = 'How far the handle reaches from the key'; return made; };
+    const endRows = [endRow('in', 'Reached by'), endRow('out', 'Left by')];
     const beyond = (side, label) => choice(label, [['', 'mixed'], ...BEYOND], (to) => to && store.edit(hand().ids().map((id) => ({ edit: 'set-beyond', id, channels: hand().channelsOf(id), [side]: to }))));
     const before = beyond('before', 'Before the first key');
     const after = beyond('after', 'After the last key');
@@ -63,6 +90,7 @@ export const chosenPanel = {
         row('Frame, value', frame.element, value.element),
         h('div', { class: 'row one' }, h('span', { text: 'Tangent' }), h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of the chosen keys' }, ...tangents)),
         h('div', { class: 'row one' }, h('span', { text: 'Handles' }), h('span', { class: 'segments', role: 'group', 'aria-label': 'Handles of the chosen keys' }, joined, weighted)),
+        ...endRows,
         row('Outside', labelled('before', before), labelled('after', after)),
         row('Scale by', labelled('time', inTime.element), labelled('value', inValue.element)),
         row('about', about, scale),
@@ -79,6 +107,10 @@ export const chosenPanel = {
         const frees = keys.filter((k) => k.key[2] === 'free');
         [[joined, 7], [weighted, 8]].forEach(([b, i]) => { b.disabled = keys.length === 0; b.setAttribute('aria-pressed', String(frees.length > 0 && frees.every((k) => k.key[i]))); });
         for (const [select, side] of [[before, 'before'], [after, 'after']]) { select.value = common(keys.map((k) => curveOf(store.byId.get(k.id), k.channel)?.[side] ?? 'hold')) ?? ''; select.disabled = keys.length === 0; }
+        const one = single();
+        endRows.forEach((r, i) => { r.hidden = !one?.[i ? 'out' : 'in']; });
+        [...ends.in, ...ends.out].forEach((f) => f.refresh());
+        for (const [length] of [ends.in, ends.out]) { length.input.disabled = !one?.weighted; length.input.title = one?.weighted ? length.options.label : 'The length counts only where handles are weighted'; }
         [scale, snap, removeIt].forEach((b) => { b.disabled = keys.length === 0; });
         clear.disabled = desk.chosen.isEmpty;
         landing.value = desk.landing;

@@ -8,6 +8,9 @@ import { row } from './parts.js';
 
 const MOST_LISTED = 60;
 
+/** Whether joined tangents stay joined by a remedy; kept while other panels are shown. */
+const asked = { keepJoined: true };
+
 export const findingsPanel = {
   signature: (store, node, desk) => JSON.stringify([desk.findings(), desk.tolerance]),
 
@@ -27,7 +30,7 @@ export const findingsPanel = {
       elements: [
         h('ul', { class: 'list', 'aria-label': 'Findings' }, ...creeps.slice(0, MOST_LISTED).map((c) => creep(store, desk, c)), ...overshoots.slice(0, MOST_LISTED).map((o) => overshoot(store, desk, o))),
         overshoots.length + creeps.length ? '' : h('p', { class: 'note', text: 'No curve swings past its keys by more than the tolerance, and no channel sets off before its pose key.' }),
-        h('div', { class: 'rows' }, row('Let pass', place.element, turn.element, lens.element), h('div', { class: 'buttons' }, all))],
+        h('div', { class: 'rows' }, row('Let pass', place.element, turn.element, lens.element), h('div', { class: 'buttons' }, all, h('label', { title: 'If not, only the guilty side is turned, and the tangent is broken' }, h('input', { type: 'checkbox', checked: asked.keepJoined, onchange: (event) => { asked.keepJoined = event.target.checked; } }), 'joined tangents stay joined')))],
       refresh() { [place, turn, lens].forEach((f) => f.refresh()); },
     };
   },
@@ -36,7 +39,7 @@ export const findingsPanel = {
 /** Edits that remove overshoots: one for each tolerance. */
 function remedies(desk, overshoots) {
   const choice = KeyChoice.union(overshoots.map((o) => KeyChoice.of(o.id, [o.channel], [o.frame])));
-  return [...desk.byAxis(choice)].map(([axis, part]) => ({ edit: 'remove-overshoot', picks: part.picks(), tolerance: desk.tolerance[axis], keepJoined: true }));
+  return [...desk.byAxis(choice)].map(([axis, part]) => ({ edit: 'remove-overshoot', picks: part.picks(), tolerance: desk.tolerance[axis], keepJoined: asked.keepJoined }));
 }
 
 function overshoot(store, desk, o) {

@@ -30,11 +30,10 @@ export const historyPanel = {
       name.value = '';
       await fill();
     }), { class: 'main' });
-    let shown = -1;
+    let shown = '';
     let more = MOST;
 
     async function fill() {
-      shown = store.revision;
       const [done, kept] = await Promise.all([getJson(store.path(`/history?most=${more}`)), getJson(store.path('/versions'))]);
       entries.replaceChildren(...done.map((e) => entry(e)), done.length === more ? h('li', {}, button('Show more', () => { more = Math.min(500, more * 3); fill(); })) : '', done.length && done[done.length - 1].revision > 2 ? '' : made());
       versions.replaceChildren(...kept.map((v) => version(v)));
@@ -51,28 +50,32 @@ export const historyPanel = {
 
     const version = (v) => h('li', {},
       h('span', { class: 'what' }, h('b', { text: v.name }), ' ', h('small', { text: `revision ${v.revision}, ${v.author} ${when(v.at)}` })),
-      button(store.ghost?.revision === v.revision ? 'Stop' : 'Compare', () => (store.ghost?.revision === v.revision ? compare(null) : compare(v)), { 'data-compare': v.revision, 'aria-label': `Compare with ${v.name}` }),
+      button(isCompared(v) ? 'Stop' : 'Compare', () => compare(v), { 'data-compare': v.revision, 'aria-label': `${isCompared(v) ? 'Stop comparing' : 'Compare'} with ${v.name}`, title: store.ghosts.length === 1 ? 'Beside the version already shown' : 'Beside this state' }),
       button('Restore', () => goBack(v.revision), { 'aria-label': `Restore ${v.name}`, disabled: v.revision === store.revision }),
       button('Forget', () => attempt(async () => { await remove(store.path(`/versions/${v.id}`)); await fill(); }), { class: 'quiet', title: 'Let the name go; the state stays in the history', 'aria-label': `Forget the name ${v.name}` }));
 
+    const isCompared = (v) => store.ghosts.some((ghost) => ghost.revision === v.revision);
+
+    /** One version beside this state; a second one beside the first. */
     const compare = (v) => attempt(async () => {
-      desk.lastCompared = v ?? desk.lastCompared;
-      await store.compare(v?.revision ?? 0, v?.name);
+      await store.compare(isCompared(v) ? store.ghosts.filter((ghost) => ghost.revision !== v.revision) : [...store.ghosts.slice(-1), v]);
       await fill();
       await tell();
     });
 
     /** The largest differences between the version compared with and this state. */
     async function tell() {
-      if (!store.ghost) { compared.replaceChildren(); return; }
-      const d = await getJson(store.path(`/difference?from=${store.ghost.revision}&to=${store.revision}`));
+      const [first, second] = store.ghosts;
+      if (!first) { compared.replaceChildren(); return; }
+      const other = second ? `“${second.name}”` : 'now';
+      const d = await getJson(store.path(`/difference?from=${first.revision}&to=${second?.revision ?? store.revision}`));
       const nodes = [...d.nodes].sort((a, b) => b.difference.place.amount + b.difference.turn.amount - a.difference.place.amount - a.difference.turn.amount);
       const peak = (p, show) => (p && p.amount > 1e-6 ? `${show(p.amount)} at ${trimmed(p.frame, 1)}` : '–');
       compared.replaceChildren(
-        h('p', { class: 'note', text: nodes.length ? `Largest differences between “${store.ghost.name}” (dashed) and now:` : `Nothing moves or sees differently from “${store.ghost.name}”.` }),
+        h('p', { class: 'note', text: nodes.length ? `Largest differences between “${first.name}”${second ? '' : ' (dashed)'} and ${other}:` : `Nothing moves or sees differently in “${first.name}” and ${other}.` }),
         nodes.length ? h('table', {}, h('thead', {}, h('tr', {}, ...['', 'place', 'turn', 'focal length', 'focus'].map((text) => h('th', { text, scope: 'col' })))),
           h('tbody', {}, ...nodes.slice(0, MOST_COMPARED).map(({ name: of, difference: x }) => h('tr', {}, h('th', { text: of, scope: 'row' }), ...[peak(x.place, metresFine), peak(x.turn, degrees), peak(x.focal, (v) => `${trimmed(v, 2)} mm`), peak(x.focus, metres)].map((text) => h('td', { text })))))) : '',
-        ...[['Only now', d.added], ['Only then', d.removed]].filter(([, list]) => list.length).map(([text, list]) => h('p', { class: 'note', text: `${text}: ${list.join(', ')}` })));
+        ...[[`Only in ${second ? other : 'this state'}`, d.added], [`Only in “${first.name}”`, d.removed]].filter(([, list]) => list.length).map(([text, list]) => h('p', { class: 'note', text: `${text}: ${list.join(', ')}` })));
     }
 
     return {
@@ -80,8 +83,9 @@ export const historyPanel = {
       aside: h('small', { text: 'nothing is ever lost' }),
       elements: [h('div', { class: 'row two keep' }, h('span', { text: 'Versions' }), name, keep), versions, compared, h('h3', { text: 'Done' }), entries],
       refresh() {
-        if (shown === store.revision || store.before) return;
-        shown = store.revision;
+        const state = `${store.revision} ${store.ghosts.map((ghost) => ghost.revision)}`;
+        if (shown === state || store.before) return;
+        shown = state;
         attempt(async () => { await fill(); await tell(); });
       },
     };

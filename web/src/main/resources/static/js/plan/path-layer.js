@@ -1,7 +1,7 @@
 // The path of a node: a dot a frame, larger at keys, with tangents, overshoot, speed and ghosts.
 import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
-import { CHANNELS, POSE } from '../shot/channels.js';
+import { CHANNELS, measured, POSE } from '../shot/channels.js';
 import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
 
@@ -49,7 +49,7 @@ export class PathLayer {
   /** What was before the drag, and the version compared with, dashed. */
   ghosts(id) {
     const parts = [];
-    for (const [state, name] of [[this.store.before, 'before'], [this.store.ghost, 'version']]) {
+    for (const [state, name] of [[this.store.before, 'before'], ...this.store.ghosts.map((ghost) => [ghost, 'version'])]) {
       const motion = state?.motion.get(id);
       if (!motion || motion.x.length === 1 || motion === this.store.motion.get(id)) continue;
       parts.push(s('path', { class: `ghost ${name}`, d: line(this.points(state, motion)) }));
@@ -110,19 +110,19 @@ export class PathLayer {
     return parts;
   }
 
-  /** Where the place swings past its keys, with the largest amount of each swing. */
+  /** Where a curve swings past its keys, with the amount. */
   overshoots(id) {
     const motion = this.store.motion.get(id);
-    const parts = [];
-    for (const [channel, frame, , amount] of this.desk.overshootsOf(id)) {
-      if (!PLACE.includes(channel)) continue;
+    return this.desk.overshootsOf(id).flatMap(([channel, frame, , amount]) => {
       const p = this.point(this.store, motion, frame);
-      if (!p) continue;
-      const name = this.store.byId.get(id).name;
-      parts.push(s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${at(p)})` }, s('title', { text: `${name} swings ${fixed(Math.abs(amount), 3)} m past its keys on ${CHANNELS[channel].name} at frame ${fixed(frame, 1)}` })),
-        s('text', { class: 'halo over', x: (p[0] + 8).toFixed(1), y: (p[1] + 4).toFixed(1), text: `${channel} ${amount > 0 ? '+' : '−'}${fixed(Math.abs(amount), 2)} m` }));
-    }
-    return parts;
+      if (!p) return [];
+      const { name } = CHANNELS[channel];
+      const size = measured(channel, Math.abs(amount));
+      return [
+        s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${at(p)})` }, s('title', { text: `${this.store.byId.get(id).name} ${name} swings ${size} past its keys at frame ${fixed(frame, 1)}` })),
+        s('text', { class: 'halo over', x: (p[0] + 8).toFixed(1), y: (p[1] + 4).toFixed(1), text: `${name} ${amount > 0 ? '+' : '−'}${size}` }),
+      ];
+    });
   }
 
   speeds(ids) {

@@ -2,12 +2,31 @@
 import { POSE } from '../shot/channels.js';
 import { KeyChoice } from '../shot/key-choice.js';
 
+const KEY_PX = 30;
+
 export class PlanGestures {
   /** @param signal ends the listening */
   constructor(plan, signal) {
     this.plan = plan;
     plan.svg.addEventListener('pointerdown', (event) => this.press(event), { signal });
+    plan.svg.addEventListener('keydown', (event) => this.key(event), { signal });
     plan.svg.addEventListener('wheel', (event) => this.zoom(event), { signal, passive: false });
+  }
+
+  /** Arrows look around, with Shift they pan from outside; plus and minus zoom. */
+  key(event) {
+    const { plan } = this;
+    const [x, y] = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key] ?? [0, 0];
+    const zoom = { '+': 0.8, '-': 1.25 }[event.key];
+    if (event.ctrlKey || event.altKey || !(x || y || zoom)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (plan.side === '3D') {
+      if (zoom) plan.outside.zoom(zoom);
+      else plan.outside[event.shiftKey ? 'pan' : 'orbit'](x * KEY_PX, y * KEY_PX);
+    } else if (zoom) plan.metresPerPixel *= zoom;
+    else plan.centre = [plan.centre[0] - x * KEY_PX * plan.metresPerPixel, plan.centre[1] - (plan.side === 'above' ? 1 : -1) * y * KEY_PX * plan.metresPerPixel];
+    plan.ask('all');
   }
 
   /** Where in the plan the pointer is, in pixels. */

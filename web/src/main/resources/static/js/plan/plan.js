@@ -28,7 +28,7 @@ export class Plan {
     this.layer = new PathLayer(this);
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
-    store.addEventListener('motion', () => this.ask('all'), { signal });
+    for (const name of ['motion', 'ghost']) store.addEventListener(name, () => this.ask('all'), { signal });
     store.addEventListener('meshes', () => { this.outlines.clear(); this.outside?.sync(); this.ask('all'); }, { signal });
     desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), { signal });
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });

@@ -26,7 +26,7 @@ export class ShotStore extends EventTarget {
     this.queue = Promise.resolve();
     this.drawn = new Set(); // nodes whose curves and tangents are drawn
     this.before = null; // what is stored, while something else is shown
-    this.ghost = null; // another version, to compare with
+    this.ghosts = []; // one or two other versions, to compare with
     this.shown = null; // what is shown but not stored
     this.lastShow = 0;
   }
@@ -229,19 +229,22 @@ export class ShotStore extends EventTarget {
     addEventListener('pagehide', () => source.close());
   }
 
-  /** Shows another revision beside this one, or none. */
-  async compare(revision, name) {
-    this.ghost = null;
-    if (revision) {
-      const answer = await getAnswer(this.path(`?revision=${revision}`));
-      const shot = await answer.json();
-      const ids = shot.nodes.map((node) => node.id);
-      const curves = [...this.drawn].filter((id) => ids.includes(id));
-      const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${curves.length ? `&curves=${curves.join(',')}` : ''}`)));
-      this.ghost = { revision, name, header: shot, byId: new Map(shot.nodes.map((n) => [n.id, n])), grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
-    }
+  /**
+   * Shows one version beside this state, or two beside one another, or none.
+   *
+   * @param versions each {revision, name}
+   */
+  async compare(versions) {
+    this.ghosts = await Promise.all(versions.map((version) => this.fetchGhost(version)));
     this.announce('ghost');
-    this.announce('motion', { ids: [...this.motion.keys()] });
+  }
+
+  async fetchGhost({ revision, name }) {
+    const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
+    const ids = new Set(shot.nodes.map((node) => node.id));
+    const curves = [...this.drawn].filter((id) => ids.has(id));
+    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${curves.length ? `&curves=${curves.join(',')}` : ''}`)));
+    return { revision, name, grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
   }
 
   value(frame, column) { return valueAt(this, column, frame); }
