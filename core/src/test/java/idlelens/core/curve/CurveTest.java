@@ -84,6 +84,28 @@ class CurveTest {
     }
   }
 
+  /** Fritsch and Carlson 1980, lemma 2: with slopes in [0, 3] secants, a stretch is monotone. */
+  @Property
+  void settle_anyKeys_meetsTheConditionsOfFritschAndCarlson(
+      @ForAll @Size(min = 2, max = 12) List<@DoubleRange(min = -50, max = 50) Double> values,
+      @ForAll Random random) {
+    double[] all = new double[values.size() * 2];
+    for (int i = 0; i < values.size(); i++) {
+      all[2 * i] = i == 0 ? 0 : all[2 * i - 2] + 0.1 + random.nextDouble() * 30;
+      all[2 * i + 1] = values.get(i);
+    }
+    for (Segment s : curve(SETTLE, all).segments()) {
+      double secant = (s.v3() - s.v0()) / s.width();
+      for (double slope : new double[] {s.out().slope(), s.in().slope()}) {
+        if (Math.abs(secant) < 1e-9) {
+          assertThat(slope).isCloseTo(0, within(1e-8));
+        } else {
+          assertThat(slope / secant).isBetween(-1e-9, 3 + 1e-6);
+        }
+      }
+    }
+  }
+
   @Property
   void free_bezier_agreesWithDeCasteljau(
       @ForAll @DoubleRange(min = 0, max = 60) double outFrames,
