@@ -46,3 +46,6 @@ export function choice(label, options, onchange) {
   return h('select', { 'aria-label': label, onchange: (event) => onchange(event.target.value) },
     ...options.map(([value, text]) => h('option', { value, text })));
 }
+
+/** An element with a word before it. */
+export const labelled = (text, element) => h('label', { class: 'with-label' }, h('small', { text }), element);

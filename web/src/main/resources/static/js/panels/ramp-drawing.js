@@ -8,10 +8,13 @@ const [SLOWEST, FASTEST] = [0.1, 4];
 const REACH_PX = 10;
 
 export class RampDrawing {
-  /** @param options {from, to, points: [[frame, speed]] or null, hits: frames that stay, onchange} */
-  constructor(options) {
-    this.options = options;
-    this.points = options.points ?? [[options.from, 1], [(options.from + options.to) / 2, 1], [options.to, 1]];
+  /**
+   * @param range {from, to, points}: points are [[frame, speed]], or null for an even one
+   * @param hits gives the frames that stay
+   */
+  constructor(range, hits) {
+    this.range = range;
+    this.hits = hits;
     this.chosen = null;
     this.abort = new AbortController();
     const { signal } = this.abort;
@@ -21,23 +24,28 @@ export class RampDrawing {
     this.draw();
   }
 
-  x(frame) { return LEFT + ((frame - this.options.from) / (this.options.to - this.options.from)) * (WIDTH - LEFT - RIGHT); }
+  get points() {
+    const { from, to, points } = this.range;
+    return points ?? [[from, 1], [(from + to) / 2, 1], [to, 1]];
+  }
+
+  set points(points) { this.range.points = points; }
+
+  x(frame) { return LEFT + ((frame - this.range.from) / (this.range.to - this.range.from)) * (WIDTH - LEFT - RIGHT); }
 
   /** Speed on a scale where half and double are equally far from one. */
   y(speed) { return TOP + ((Math.log(FASTEST) - Math.log(speed)) / (Math.log(FASTEST) - Math.log(SLOWEST))) * (HEIGHT - TOP - BOTTOM); }
 
   speedAt(y) { return Math.exp(Math.log(FASTEST) - ((y - TOP) / (HEIGHT - TOP - BOTTOM)) * (Math.log(FASTEST) - Math.log(SLOWEST))); }
 
-  frameAt(x) { return this.options.from + ((x - LEFT) / (WIDTH - LEFT - RIGHT)) * (this.options.to - this.options.from); }
+  frameAt(x) { return this.range.from + ((x - LEFT) / (WIDTH - LEFT - RIGHT)) * (this.range.to - this.range.from); }
 
   local(event) {
     const box = this.element.getBoundingClientRect();
     return [((event.clientX - box.left) / box.width) * WIDTH, ((event.clientY - box.top) / box.height) * HEIGHT];
   }
 
-  set(points) { this.points = points; this.chosen = null; this.changed(); }
-
-  changed() { this.options.onchange(this.points); this.draw(); }
+  set(points) { this.points = points; this.chosen = null; this.draw(); }
 
   /** Length that the range gets, as a sum of steps; the server computes it exactly. */
   length() {
@@ -58,9 +66,9 @@ export class RampDrawing {
       const third = (this.x(f1) - this.x(f0)) / 3;
       d += `C${(this.x(f0) + third).toFixed(1)} ${this.y(v0).toFixed(1)} ${(this.x(f1) - third).toFixed(1)} ${this.y(v1).toFixed(1)} ${this.x(f1).toFixed(1)} ${this.y(v1).toFixed(1)}`;
     }
-    const hits = this.options.hits().map((f) => s('path', { class: 'hit', d: `M${this.x(f).toFixed(1)} ${TOP}V${HEIGHT - BOTTOM}` }, s('title', { text: `Hit at ${f} stays put` })));
+    const hits = this.hits().map((f) => s('path', { class: 'hit', d: `M${this.x(f).toFixed(1)} ${TOP}V${HEIGHT - BOTTOM}` }, s('title', { text: `Hit at ${f} stays put` })));
     const dots = this.points.map(([f, v], i) => s('circle', { class: i === this.chosen ? 'point chosen' : 'point', cx: this.x(f).toFixed(1), cy: this.y(v).toFixed(1), r: 5 }, s('title', { text: `${trimmed(v, 2)} × at ${trimmed(f, 1)}` })));
-    const ends = [this.options.from, this.options.to].map((f, i) => s('text', { x: this.x(f).toFixed(1), y: HEIGHT - 2, 'text-anchor': i ? 'end' : 'start', text: f }));
+    const ends = [this.range.from, this.range.to].map((f, i) => s('text', { x: this.x(f).toFixed(1), y: HEIGHT - 2, 'text-anchor': i ? 'end' : 'start', text: f }));
     this.element.replaceChildren(...lines, ...texts, ...hits, s('path', { class: 'speed', d }), ...dots, ...ends);
   }
 
@@ -71,12 +79,12 @@ export class RampDrawing {
     let i = this.points.findIndex(([f, v]) => Math.hypot(this.x(f) - x, this.y(v) - y) < REACH_PX);
     if (i < 0) {
       const frame = Math.round(this.frameAt(x));
-      if (frame <= this.options.from || frame >= this.options.to || this.points.some((p) => p[0] === frame)) return;
+      if (frame <= this.range.from || frame >= this.range.to || this.points.some((p) => p[0] === frame)) return;
       this.points = [...this.points, [frame, this.rounded(this.speedAt(y))]].sort((a, b) => a[0] - b[0]);
       i = this.points.findIndex((p) => p[0] === frame);
     }
     this.chosen = i;
-    this.changed();
+    this.draw();
     this.element.setPointerCapture(event.pointerId);
     const drag = new AbortController();
     this.element.addEventListener('pointermove', (e) => this.move(...this.local(e)), { signal: drag.signal });
@@ -90,7 +98,7 @@ export class RampDrawing {
     const inner = i > 0 && i < this.points.length - 1;
     const frame = inner ? Math.max(this.points[i - 1][0] + 1, Math.min(this.points[i + 1][0] - 1, Math.round(this.frameAt(x)))) : this.points[i][0];
     this.points = this.points.map((p, n) => (n === i ? [frame, this.rounded(this.speedAt(y))] : p));
-    this.changed();
+    this.draw();
   }
 
   /** Arrows choose a point and change its speed; Delete takes it away. */
@@ -100,7 +108,7 @@ export class RampDrawing {
     else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && this.chosen !== null) { const [f, v] = this.points[this.chosen]; this.points = this.points.map((p, n) => (n === this.chosen ? [f, this.rounded(v * (event.key === 'ArrowUp' ? 1.1 : 1 / 1.1))] : p)); } else if ((event.key === 'Delete' || event.key === 'Backspace') && this.chosen > 0 && this.chosen < length - 1) { this.points = this.points.filter((p, n) => n !== this.chosen); this.chosen = null; } else return;
     event.preventDefault();
     event.stopPropagation();
-    this.changed();
+    this.draw();
   }
 
   dispose() { this.abort.abort(); }
