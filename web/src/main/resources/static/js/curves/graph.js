@@ -56,14 +56,21 @@ export class Graph {
     });
   }
 
+  /** What the curves are measured on; what is dimmed needs no numbers. */
+  axes(curves) {
+    const clear = curves.filter((c) => !c.dim);
+    return [...new Set((clear.length ? clear : curves).map((c) => c.axis))];
+  }
+
   /** Fits the view to all curves, or to the chosen keys. */
   fit(onlyChosen = false) {
     if (!this.store.header) return;
-    const curves = this.curves().filter((c) => !c.dim);
+    const all = this.curves();
+    const curves = all.some((c) => !c.dim) ? all.filter((c) => !c.dim) : all;
     const chosen = onlyChosen && !this.desk.chosen.isEmpty ? this.desk.chosen : null;
     const frames = chosen ? chosen.frames() : [this.desk.first(), this.desk.last()];
     this.scale.fitFrames(Math.min(...frames), Math.max(...frames));
-    this.scale.axisCount = new Set(curves.map((c) => c.axis)).size;
+    this.scale.axisCount = this.axes(all).length;
     for (const pane of this.scale.panes) this.scale.fitValues(pane, this.bounds(pane, chosen ? curves.filter((c) => chosen.framesOf(c.id, c.channel).length) : curves));
     this.pivot = null;
     this.ask();
@@ -92,7 +99,7 @@ export class Graph {
   draw() {
     if (this.stale) { this.stale = false; this.fit(); }
     const curves = this.curves();
-    const axes = [...new Set(curves.map((c) => c.axis))];
+    const axes = this.axes(curves);
     this.scale.axisCount = axes.length;
     this.drawn = curves;
     const parts = [];
@@ -216,7 +223,7 @@ export class Graph {
       const { name } = CHANNELS[channel];
       const text = `${amount > 0 ? '+' : '−'}${measured(channel, Math.abs(amount))}`;
       return [s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${x.toFixed(1)} ${y.toFixed(1)})` }, s('title', { text: `Overshoot of ${name}: ${text} past its keys at frame ${fixed(frame, 1)}` })),
-        s('text', { class: 'over', x: x.toFixed(1), y: (y + (amount > 0 ? -9 : 18)).toFixed(1), 'text-anchor': 'middle', text })];
+        s('text', { class: 'over', x: (x + 9).toFixed(1), y: (y + (amount > 0 ? -7 : 17)).toFixed(1), text })];
     });
   }
 

@@ -158,8 +158,9 @@ function showMode() {
   const { creeps } = desk.findings();
   const [c] = creeps;
   const says = loose ? `${loose.name} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`
-    : c ? `${store.byId.get(c.id).name} ${CHANNELS[c.channel].name} creeps from ${c.from}: not keyed at ${c.missing}${creeps.length > 1 ? `, and ${creeps.length - 1} more` : ''}` : '';
+    : c ? `${store.byId.get(c.id).name} ${CHANNELS[c.channel].name} creeps from ${c.from}: it is not keyed at ${c.missing}${creeps.length > 1 ? `, and ${creeps.length - 1} more` : ''}` : '';
   if ($('notice').textContent !== says) { $('notice').textContent = says; $('notice').title = says; }
+  $('notice-line').hidden = says === '';
   $('hold-creep').hidden = Boolean(loose) || !c;
   if (c) $('hold-creep').textContent = `Hold until ${c.missing}`;
 }

@@ -3,7 +3,7 @@ import { s } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 
 const [WIDTH, HEIGHT] = [400, 84];
-const [LEFT, RIGHT, TOP, BOTTOM] = [38, 8, 8, 14];
+const [LEFT, RIGHT, TOP, BOTTOM] = [44, 8, 8, 14];
 const [SLOWEST, FASTEST] = [0.1, 4];
 const REACH_PX = 10;
 
@@ -59,7 +59,7 @@ export class RampDrawing {
 
   draw() {
     const lines = [0.25, 0.5, 1, 2, 4].map((v) => s('path', { class: v === 1 ? 'one' : 'lines', d: `M${LEFT} ${this.y(v).toFixed(1)}H${WIDTH - RIGHT}` }));
-    const texts = [0.25, 0.5, 1, 2, 4].map((v) => s('text', { x: LEFT - 4, y: (this.y(v) + 4).toFixed(1), 'text-anchor': 'end', text: `${trimmed(v, 2)}×` }));
+    const texts = [0.25, 0.5, 1, 2, 4].map((v) => s('text', { x: LEFT - 9, y: (this.y(v) + 4).toFixed(1), 'text-anchor': 'end', text: `${trimmed(v, 2)}×` }));
     let d = `M${this.x(this.points[0][0]).toFixed(1)} ${this.y(this.points[0][1]).toFixed(1)}`;
     for (let i = 1; i < this.points.length; i++) {
       const [[f0, v0], [f1, v1]] = [this.points[i - 1], this.points[i]];

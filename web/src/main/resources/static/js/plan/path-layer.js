@@ -128,7 +128,14 @@ export class PathLayer {
   speeds(ids) {
     let low = Infinity;
     let high = -Infinity;
-    for (const id of ids) for (const v of this.store.motion.get(id).pace) { low = Math.min(low, v); high = Math.max(high, v); }
+    for (const id of ids) {
+      const { pace } = this.store.motion.get(id);
+      for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) {
+        const v = valueAt(this.store, pace, frame);
+        low = Math.min(low, v);
+        high = Math.max(high, v);
+      }
+    }
     return low <= high ? { low, high } : null;
   }
 

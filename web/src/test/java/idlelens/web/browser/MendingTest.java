@@ -28,7 +28,7 @@ class MendingTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
     assertThat(page.textContent("#notice"))
-        .startsWith("Head pan creeps from 1001: not keyed at 1049");
+        .startsWith("Head pan creeps from 1001: it is not keyed at 1049");
     page.click("#hold-creep");
     waitForRevision(page, 2);
     page.waitForFunction("() => document.querySelector('#notice').textContent === ''");
