@@ -197,7 +197,8 @@ export class Desk extends EventTarget {
     for (const channel of hand.channelsOf(id)) keys[channel] = keysOf(node, channel).filter((k) => hand.has(id, channel, k[0]));
     this.copied = { from: node.name, keys };
     this.announce('keys');
-    toast(`${Object.values(keys).flat().length} keys of ${node.name} copied`);
+    const count = Object.values(keys).flat().length;
+    toast(`${count} ${count === 1 ? 'key' : 'keys'} of ${node.name} copied`);
   }
 
   /** @param way same, offset or mirrored */

@@ -7,8 +7,8 @@ import org.junit.jupiter.api.Test;
 
 /**
  * Not a test: measures how long the desk takes to follow a hand, on a small and on a large score in
- * one run. {@code bin/bench desk} runs it. Each step of a drag is timed from the pointer's move to
- * the end of the drawing that shows it.
+ * one run, and how long an edit takes to be drawn. {@code bin/bench desk} runs it. Each step is
+ * timed from the pointer's move, or the edit, to the end of the drawing that shows it.
  */
 class DeskSpeed extends BrowserTest {
   private static final int STEPS = 60;
@@ -41,8 +41,36 @@ class DeskSpeed extends BrowserTest {
       }
       """;
 
+  private static final String EDITS =
+      """
+      async (steps) => {
+        const frame = () => new Promise((done) => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = done;
+          channel.port2.postMessage(0);
+        }));
+        const took = [];
+        for (let i = 1; i <= steps; i++) {
+          const start = performance.now();
+          await idleLens.store.edit([{ edit: 'key-pose', id: 'c0', frame: 1010 + i * 3, channels: ['x', 'y', 'z', 'pan', 'tilt', 'roll'] }]);
+          await frame();
+          took.push(performance.now() - start);
+        }
+        return took.sort((a, b) => a - b);
+      }
+      """;
+
   @Test
-  void measure() {
+  void measure_edits() {
+    Page page = openFloor(LargeShots.shot(app, 10, 50, 8));
+    page.waitForTimeout(1500);
+    print("60 nodes, an edit drawn", (List<?>) page.evaluate(EDITS, STEPS), page);
+    complaints.clear();
+    page.close();
+  }
+
+  @Test
+  void measure_drags() {
     report("Quay walk, 1 node chosen", app.copyOf("Quay walk"), "a-cam pose 1040");
     report("60 nodes x 200 keys", LargeShots.nulls(app, 60, 200), "n1 pose 1008");
   }
@@ -52,14 +80,18 @@ class DeskSpeed extends BrowserTest {
     page.waitForSelector("[data-bead='" + bead + "']");
     page.waitForTimeout(1500);
     List<?> took = (List<?>) page.evaluate(DRAG, List.of(bead, STEPS));
+    print(name, took, page);
+    complaints.clear();
+    page.close();
+  }
+
+  private static void print(String name, List<?> took, Page page) {
     System.out.printf(
         Locale.ROOT,
-        "%-28s a step of the drag: median %.1f ms, p95 %.1f ms; beads in the page: %d%n",
+        "%-28s median %.1f ms, p95 %.1f ms; beads in the page: %d%n",
         name,
         ((Number) took.get(STEPS / 2)).doubleValue(),
         ((Number) took.get(STEPS * 95 / 100)).doubleValue(),
         page.locator("[data-bead]").count());
-    complaints.clear();
-    page.close();
   }
 }

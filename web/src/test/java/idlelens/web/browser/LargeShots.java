@@ -3,6 +3,7 @@ package idlelens.web.browser;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.lens.LensBody;
 import idlelens.core.scene.Carriage;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
@@ -25,22 +26,43 @@ final class LargeShots {
 
   private LargeShots() {}
 
-  /** Nulls, each with whole-pose keys at even steps, and one camera. Gives the id of the shot. */
+  /** Nulls, each with whole-pose keys at even steps. Gives the id of the shot. */
   static long nulls(RunningApp app, int nodes, int keys) {
+    return shot(app, 0, nodes, keys);
+  }
+
+  /** Cameras and nulls, all with whole-pose keys at even steps. Gives the id of the shot. */
+  static long shot(RunningApp app, int cameras, int nulls, int keys) {
     List<Node> all = new ArrayList<>();
-    for (int n = 0; n < nodes; n++) {
-      Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-      for (Channel channel : Channel.POSE) {
-        List<Key> list = new ArrayList<>();
-        for (int k = 0; k < keys; k++) {
-          double value = Math.sin(n + k * 0.7 + channel.ordinal());
-          list.add(new Key(1001 + k * (FRAMES / keys), value, Tangent.Kind.SETTLE));
-        }
-        curves.put(channel, new Curve(0, list));
-      }
-      Channels channels = Channels.pose().with(curves);
-      all.add(new Node.Null(new NodeBody("n" + n, "Null " + n, false, Carriage.WORLD, channels)));
+    for (int n = 0; n < nulls; n++) {
+      Channels channels = Channels.pose().with(moving(n, keys));
+      all.add(new Node.Null(body("n" + n, "Null " + n, channels)));
     }
+    for (int n = 0; n < cameras; n++) {
+      Channels channels = Channels.poseAndLens().with(moving(n, keys));
+      all.add(new Node.Camera(body("c" + n, "Cam " + n, channels), LensBody.PLAIN));
+    }
+    return add(app, all);
+  }
+
+  private static NodeBody body(String id, String name, Channels channels) {
+    return new NodeBody(id, name, false, Carriage.WORLD, channels);
+  }
+
+  private static Map<Channel, Curve> moving(int seed, int keys) {
+    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
+    for (Channel channel : Channel.POSE) {
+      List<Key> list = new ArrayList<>();
+      for (int k = 0; k < keys; k++) {
+        double value = Math.sin(seed + k * 0.7 + channel.ordinal());
+        list.add(new Key(1001 + k * (FRAMES / keys), value, Tangent.Kind.SETTLE));
+      }
+      curves.put(channel, new Curve(0, list));
+    }
+    return curves;
+  }
+
+  private static long add(RunningApp app, List<Node> all) {
     ShotHeader header =
         new ShotHeader(
             "Many keys",

@@ -27,7 +27,12 @@ class AccessTest {
             "/api/shots/" + shot + "/events",
             "/api/shots/" + shot + "/export/glb",
             "/api/shots/" + shot + "/handoffs",
+            "/api/shots/" + shot + "/history",
+            "/api/shots/" + shot + "/versions",
+            "/api/shots/" + shot + "/difference?from=1&to=1",
+            "/api/shots/" + shot + "?revision=1",
             "/shots/" + shot,
+            "/shots/" + shot + "/curves",
             "/shots/" + shot + "/hand-off")) {
       assertThat(app.send(app.request(path).header("Authorization", basic).GET()).status())
           .as(path)
@@ -40,6 +45,8 @@ class AccessTest {
             "/api/shots/" + shot + "/redo",
             "/api/shots/" + shot + "/duplicate",
             "/api/shots/" + shot + "/restore",
+            "/api/shots/" + shot + "/go-back",
+            "/api/shots/" + shot + "/versions",
             "/api/productions/" + production + "/shots")) {
       HttpRequest.Builder post =
           app.request(path)
@@ -48,6 +55,12 @@ class AccessTest {
               .POST(HttpRequest.BodyPublishers.ofString("{}"));
       assertThat(app.send(post).status()).as(path).isEqualTo(404);
     }
+    HttpRequest.Builder beats =
+        app.request("/api/shots/" + shot + "/beats")
+            .header("Authorization", basic)
+            .header("Content-Type", "text/csv")
+            .POST(HttpRequest.BodyPublishers.ofString("frame\n1\n"));
+    assertThat(app.send(beats).status()).isEqualTo(404);
     HttpRequest.Builder delete = app.request("/api/shots/" + shot).header("Authorization", basic);
     assertThat(app.send(delete.DELETE()).status()).isEqualTo(404);
     assertThat(app.send(app.request("/api/shots").header("Authorization", basic).GET()).text())

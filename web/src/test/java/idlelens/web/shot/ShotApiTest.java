@@ -231,6 +231,13 @@ class ShotApiTest {
     assertThat(paths.has("/api/shots/{id}/edits")).isTrue();
     assertThat(paths.has("/api/productions/{id}/imports")).isTrue();
     assertThat(paths.has("/api/shots/{id}/export/{format}")).isTrue();
+    assertThat(paths.propertyNames())
+        .contains(
+            "/api/shots/{id}/history",
+            "/api/shots/{id}/go-back",
+            "/api/shots/{id}/versions",
+            "/api/shots/{id}/difference",
+            "/api/shots/{id}/beats");
   }
 
   @Test
