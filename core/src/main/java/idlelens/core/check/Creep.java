@@ -6,6 +6,7 @@ import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
 
 /**
@@ -45,7 +46,7 @@ public record Creep(Channel channel, double from, double missing, double amount)
     int least = Math.max(2, (keyed.size() + 1) / 2);
     return count.entrySet().stream()
         .filter(e -> e.getValue() >= least)
-        .map(java.util.Map.Entry::getKey)
+        .map(Map.Entry::getKey)
         .toList();
   }
 

@@ -1,6 +1,8 @@
 package idlelens.core.curve;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.IntPredicate;
 
@@ -48,7 +50,7 @@ public final class Overshoots {
         found.add(new Overshoot(index, s.frameAt(u), s.valueAt(u), amount));
       }
     }
-    found.sort(java.util.Comparator.comparingDouble(Overshoot::frame));
+    found.sort(Comparator.comparingDouble(Overshoot::frame));
     return found;
   }
 
@@ -69,7 +71,7 @@ public final class Overshoots {
     }
     double q = -(b + Math.copySign(Math.sqrt(inside), b));
     double[] roots = {q / a, q == 0 ? Double.NaN : c / q};
-    return java.util.Arrays.stream(roots).filter(u -> u > 0 && u < 1).toArray();
+    return Arrays.stream(roots).filter(u -> u > 0 && u < 1).toArray();
   }
 
   /**

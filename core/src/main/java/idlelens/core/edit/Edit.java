@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 import java.util.List;
 import java.util.Set;
@@ -73,7 +74,7 @@ public sealed interface Edit
     for (int i = 0; i < edits.size(); i++) {
       try {
         after = Locks.kept(after, edits.get(i));
-      } catch (idlelens.core.rule.RefusedException e) {
+      } catch (RefusedException e) {
         throw edits.size() == 1 ? e : e.inside("edits[" + i + "]");
       }
     }

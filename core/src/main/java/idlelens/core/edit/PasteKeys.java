@@ -9,10 +9,12 @@ import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Puts copied keys onto a node.
@@ -45,7 +47,7 @@ public record PasteKeys(
     Require.present(way, "way");
     EnumMap<Channel, List<Key>> copy = new EnumMap<>(Channel.class);
     keys.forEach((c, k) -> copy.put(c, List.copyOf(k)));
-    keys = java.util.Collections.unmodifiableMap(copy);
+    keys = Collections.unmodifiableMap(copy);
     if (keys.values().stream().allMatch(List::isEmpty)) {
       throw new RefusedException("keys", "empty", "at least one key");
     }
@@ -71,7 +73,7 @@ public record PasteKeys(
     return shot.withNode(node.withChannels(node.channels().with(changed)));
   }
 
-  private java.util.stream.Stream<Key> all() {
+  private Stream<Key> all() {
     return keys.values().stream().flatMap(List::stream);
   }
 
@@ -84,7 +86,7 @@ public record PasteKeys(
       placed.add(new Key(frame + since, sign * key.value(), tangent));
     }
     if (backwards) {
-      java.util.Collections.reverse(placed);
+      Collections.reverse(placed);
     }
     return placed;
   }

@@ -3,6 +3,7 @@ package idlelens.core.edit;
 import idlelens.core.curve.KeyReduction;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Channel;
+import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.List;
@@ -27,7 +28,7 @@ public record ReduceKeys(String id, List<Channel> channels, double placeM, doubl
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    idlelens.core.scene.Channels channelsNow = node.channels();
+    Channels channelsNow = node.channels();
     for (Channel channel : channels) {
       channelsNow =
           channelsNow.with(

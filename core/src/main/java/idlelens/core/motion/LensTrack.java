@@ -5,6 +5,7 @@ import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.Gate;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
+import java.util.Arrays;
 
 /**
  * What a lens does on every sample: focal length (mm), f-number, focus, near, far and hyperfocal
@@ -101,7 +102,7 @@ public record LensTrack(
       return values;
     }
     double[] out = new double[n];
-    java.util.Arrays.fill(out, values[0]);
+    Arrays.fill(out, values[0]);
     return out;
   }
 

@@ -3,6 +3,7 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.LensBody;
 import idlelens.core.scene.Carriage;
@@ -16,6 +17,7 @@ import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Small shots to try edits on. */
@@ -23,7 +25,7 @@ public final class Sets {
   private Sets() {}
 
   public static Curve keyed(double... framesAndValues) {
-    List<Key> keys = new java.util.ArrayList<>();
+    List<Key> keys = new ArrayList<>();
     for (int i = 0; i < framesAndValues.length; i += 2) {
       keys.add(new Key(framesAndValues[i], framesAndValues[i + 1], Tangent.Kind.SETTLE));
     }
@@ -31,8 +33,7 @@ public final class Sets {
   }
 
   static NodeBody body(String id, String carrier, Channels channels) {
-    return new NodeBody(
-        id, id, false, new Carriage(carrier, idlelens.core.geometry.RigidPose.IDENTITY), channels);
+    return new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
   }
 
   /** A keyed camera on a keyed arm on a still base, another null, and a crate. */

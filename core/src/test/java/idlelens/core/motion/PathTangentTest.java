@@ -6,6 +6,7 @@ import idlelens.core.edit.AlignKeys;
 import idlelens.core.edit.SetHandle;
 import idlelens.core.edit.Sets;
 import idlelens.core.edit.TurnTangent;
+import idlelens.core.scene.Channel;
 import idlelens.core.scene.Shot;
 import java.util.List;
 import org.joml.Vector3d;
@@ -25,13 +26,7 @@ class PathTangentTest {
     assertThat(all)
         .extracting(PathTangent::frame)
         .containsExactlyElementsOf(
-            RIG.node("cam")
-                .channels()
-                .keyFrames(
-                    List.of(
-                        idlelens.core.scene.Channel.X,
-                        idlelens.core.scene.Channel.Y,
-                        idlelens.core.scene.Channel.Z)));
+            RIG.node("cam").channels().keyFrames(List.of(Channel.X, Channel.Y, Channel.Z)));
     for (PathTangent tangent : all) {
       int sample = (int) Math.rint(tangent.frame() - motion.grid().first());
       assertThat(tangent.key().distance(motion.pose("cam", sample).place())).isLessThan(1e-9);

@@ -22,6 +22,7 @@ import idlelens.exchange.json.LensJson;
 import idlelens.exchange.json.PieceJson;
 import idlelens.exchange.mesh.MeshOctets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -120,7 +121,7 @@ public final class GltfReader {
   /** The parent of each node, -1 for roots; a loop is refused by naming it. */
   private int[] parents(List<JsonPlace> all) throws FormatException {
     int[] parents = new int[all.size()];
-    java.util.Arrays.fill(parents, -1);
+    Arrays.fill(parents, -1);
     for (int i = 0; i < all.size(); i++) {
       if (!all.get(i).has("children")) {
         continue;

@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -185,7 +186,7 @@ public final class GltfWriter {
     if (far > FAR_FROM_ORIGIN) {
       notes.add(
           String.format(
-              java.util.Locale.ROOT,
+              Locale.ROOT,
               "%s is up to %.0f m from its origin: 32-bit places are off by up to %.3f mm",
               node.name(),
               far,

@@ -11,6 +11,7 @@ import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.exchange.format.FormatException;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -92,7 +93,7 @@ final class NodeJson {
 
   private static void common(JsonPlace place, String... more) throws FormatException {
     String[] usual = {"id", "name", "kind", "hidden", "carrier", "offset", "filter", "channels"};
-    String[] all = java.util.Arrays.copyOf(usual, usual.length + more.length);
+    String[] all = Arrays.copyOf(usual, usual.length + more.length);
     System.arraycopy(more, 0, all, usual.length, more.length);
     place.only(all);
   }

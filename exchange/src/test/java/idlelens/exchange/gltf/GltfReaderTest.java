@@ -19,6 +19,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Random;
 import org.joml.Matrix3d;
 import org.joml.Quaterniond;
 import org.junit.jupiter.api.Test;
@@ -145,7 +146,7 @@ class GltfReaderTest {
     byte[] whole = QuayFiles.bytes("boom-shot.glb");
     GltfReader.Settings settings =
         new GltfReader.Settings(FrameRate.of(24), 0, OptionalDouble.empty(), "g");
-    java.util.Random random = new java.util.Random(7);
+    Random random = new Random(7);
     for (int round = 0; round < 400; round++) {
       byte[] changed = whole.clone();
       for (int k = 0; k < 3; k++) {

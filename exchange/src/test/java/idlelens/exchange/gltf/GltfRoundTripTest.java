@@ -16,9 +16,13 @@ import idlelens.core.set.Shape;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.json.JsonPlace;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -127,15 +131,15 @@ class GltfRoundTripTest {
     byte[] file = GltfWriter.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
     String text = json(file).toString();
     String changed = text.replaceFirst("\"yfov\":[0-9.]+", "\"yfov\":0.5");
-    Shot back = readBack(changed.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    Shot back = readBack(changed.getBytes(StandardCharsets.UTF_8));
     double focal = back.cameras().get(0).channels().get(Channel.FOCAL).rest();
     double height = 24.89 / SHOT.header().aspect();
     assertThat(focal).isCloseTo(height / (2 * Math.tan(0.25)), within(1e-9));
   }
 
   private static JsonNode json(byte[] file) {
-    int length = java.nio.ByteBuffer.wrap(file).order(java.nio.ByteOrder.LITTLE_ENDIAN).getInt(12);
-    return JsonPlace.mapper().readTree(java.util.Arrays.copyOfRange(file, 20, 20 + length));
+    int length = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt(12);
+    return JsonPlace.mapper().readTree(Arrays.copyOfRange(file, 20, 20 + length));
   }
 
   @Test

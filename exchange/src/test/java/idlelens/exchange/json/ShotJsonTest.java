@@ -13,6 +13,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -74,10 +76,7 @@ class ShotJsonTest {
         "\"handles\"|\"handels\"|handels is unknown",
       })
   void read_wrongValue_namesItsPlaceAndWhatIsAllowed(String from, String to, String message) {
-    String changed =
-        text()
-            .replaceFirst(
-                java.util.regex.Pattern.quote(from), java.util.regex.Matcher.quoteReplacement(to));
+    String changed = text().replaceFirst(Pattern.quote(from), Matcher.quoteReplacement(to));
     assertThat(changed).isNotEqualTo(text());
     assertThatThrownBy(() -> ShotJson.read(octets(changed)))
         .isInstanceOf(FormatException.class)

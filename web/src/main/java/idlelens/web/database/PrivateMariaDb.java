@@ -14,7 +14,9 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -94,9 +96,7 @@ public final class PrivateMariaDb implements AutoCloseable {
       forgotten.get().destroy();
       try {
         forgotten.get().onExit().get(PATIENCE.toSeconds(), TimeUnit.SECONDS);
-      } catch (InterruptedException
-          | java.util.concurrent.ExecutionException
-          | java.util.concurrent.TimeoutException e) {
+      } catch (InterruptedException | ExecutionException | TimeoutException e) {
         throw new IOException("The database server of an earlier run does not end", e);
       }
     }

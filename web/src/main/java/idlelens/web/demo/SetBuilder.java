@@ -12,6 +12,7 @@ import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -83,7 +84,7 @@ final class SetBuilder {
 
   /** The id that a name gives. */
   static String id(String name) {
-    return name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-');
+    return name.toLowerCase(Locale.ROOT).replace(' ', '-');
   }
 
   List<Node> nodes() {

@@ -11,6 +11,7 @@ import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -94,7 +95,7 @@ class ExportController {
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment()
-                .filename(fileName, java.nio.charset.StandardCharsets.UTF_8)
+                .filename(fileName, StandardCharsets.UTF_8)
                 .build()
                 .toString())
         .body(content);

@@ -9,9 +9,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.Map;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -109,8 +112,8 @@ public final class RunningApp {
   /** What an octet call answers in its head. */
   public JsonNode head(String path) {
     byte[] body = send(demoRequest(path).header("Accept", "application/octet-stream").GET()).body();
-    int length = java.nio.ByteBuffer.wrap(body).order(java.nio.ByteOrder.LITTLE_ENDIAN).getInt(4);
-    return JsonPlace.mapper().readTree(java.util.Arrays.copyOfRange(body, 8, 8 + length));
+    int length = ByteBuffer.wrap(body).order(ByteOrder.LITTLE_ENDIAN).getInt(4);
+    return JsonPlace.mapper().readTree(Arrays.copyOfRange(body, 8, 8 + length));
   }
 
   public Answer delete(String path) {

@@ -13,6 +13,7 @@ import idlelens.web.app.RunningApp;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -38,8 +39,7 @@ abstract class BrowserTest {
     app = running;
     playwright =
         Playwright.create(
-            new Playwright.CreateOptions()
-                .setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     browser =
         playwright
             .chromium()

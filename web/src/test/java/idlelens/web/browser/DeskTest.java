@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -98,9 +100,7 @@ class DeskTest extends BrowserTest {
     Page page = openFloor(shot);
     page.locator("[data-bead='a-cam pose 1040']").click();
     page.locator("[data-bead='a-cam pose 1063']")
-        .click(
-            new Locator.ClickOptions()
-                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
     page.locator("[data-bead='a-cam pose 1063']").focus();
     assertThat(page.evaluate("() => idleLens.desk.chosen.frames().join()")).isEqualTo("1040,1063");
     page.keyboard().press("Backspace");
@@ -157,7 +157,7 @@ class DeskTest extends BrowserTest {
         focus);
     double near = number(page, "() => idleLens.store.lens('a-cam', 1001).nearM");
     assertThat(page.textContent("#plan text.sharp"))
-        .startsWith(String.format(java.util.Locale.ROOT, "%.2f–", near));
+        .startsWith(String.format(Locale.ROOT, "%.2f–", near));
     page.close();
   }
 

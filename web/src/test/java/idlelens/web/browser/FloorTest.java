@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -26,7 +28,7 @@ class FloorTest extends BrowserTest {
     Page page = openFloor(app.demoShot("Quay walk"));
     double focus = number(page, "() => idleLens.store.lens('a-cam', 1001).focusM");
     assertThat(page.textContent("#strip-focus"))
-        .isEqualTo(String.format(java.util.Locale.ROOT, "focus %.2f m", focus));
+        .isEqualTo(String.format(Locale.ROOT, "focus %.2f m", focus));
     // a dot for each frame: those of keys are circles of their own
     String dots = page.locator("#plan .dots").getAttribute("d");
     assertThat(dots.split("h0").length + page.locator("#plan .dot").count()).isEqualTo(144);
@@ -40,7 +42,7 @@ class FloorTest extends BrowserTest {
   @Test
   void play_toTheEnd_asksTheServerNothingAndShowsTheRate() {
     Page page = openFloor(app.demoShot("Two cameras"));
-    List<String> asked = new java.util.ArrayList<>();
+    List<String> asked = new ArrayList<>();
     page.onRequest(request -> asked.add(request.url()));
     page.keyboard().press("Space");
     page.waitForFunction("() => document.getElementById('reached').textContent.includes('fps')");
@@ -165,7 +167,7 @@ class FloorTest extends BrowserTest {
     assertThat(app.node(shot, "a-cam").get("channels").get("focal").doubleValue())
         .isCloseTo(focal, within(1e-9));
     assertThat(field(page, "Focal length").inputValue())
-        .isEqualTo(String.format(java.util.Locale.ROOT, "%.2f", focal));
+        .isEqualTo(String.format(Locale.ROOT, "%.2f", focal));
     page.close();
   }
 

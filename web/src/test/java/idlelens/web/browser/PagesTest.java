@@ -6,10 +6,12 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -63,9 +65,7 @@ class PagesTest extends BrowserTest {
     assertNoSeriousFault(floor);
     floor.close();
     Page dim = newPage();
-    dim.emulateMedia(
-        new Page.EmulateMediaOptions()
-            .setColorScheme(com.microsoft.playwright.options.ColorScheme.DARK));
+    dim.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
     dim.navigate(app.address() + "/shots/" + app.demoShot("Quay walk"));
     dim.waitForSelector("[data-ready]");
     assertNoSeriousFault(dim);
@@ -152,7 +152,7 @@ class PagesTest extends BrowserTest {
     page.click("main button:text-is('Bring in')");
     page.waitForSelector("text=nodes came in.");
     assertThat(app.get("/api/shots/" + shot).text()).contains("\"Boom\"", "\"B-cam\"");
-    byte[] cut = java.util.Arrays.copyOf(file, 9000);
+    byte[] cut = Arrays.copyOf(file, 9000);
     page.setInputFiles("#file", new FilePayload("cut.glb", "model/gltf-binary", cut));
     page.click("main button:text-is('Bring in')");
     page.waitForSelector(".trouble:has-text('header.length at byte 8')");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -128,7 +129,7 @@ class TimingTest extends BrowserTest {
     page.click("[data-tab=markers]");
     page.locator("input[aria-label='Table of beats']")
         .setInputFiles(
-            new com.microsoft.playwright.options.FilePayload(
+            new FilePayload(
                 "beats.csv",
                 "text/csv",
                 "time,name,kind\n0.5,Step,hit\n1.0,Turn,cue\n".getBytes()));

@@ -11,6 +11,8 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
@@ -45,9 +47,9 @@ class DurabilityTest {
       port = socket.getLocalPort();
     }
     Path database = folder.resolve("database");
-    java.util.List<String> command =
-        new java.util.ArrayList<>(
-            java.util.List.of(
+    List<String> command =
+        new ArrayList<>(
+            List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-cp",
                 System.getProperty("java.class.path"),
@@ -55,7 +57,7 @@ class DurabilityTest {
                 "--server.port=" + port,
                 "--idle-lens.demo=true",
                 "--idle-lens.database.folder=" + database));
-    command.addAll(java.util.List.of(more));
+    command.addAll(List.of(more));
     process =
         new ProcessBuilder(command)
             .redirectErrorStream(true)
