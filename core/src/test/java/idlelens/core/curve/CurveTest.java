@@ -16,23 +16,10 @@ import org.junit.jupiter.api.Test;
 class CurveTest {
   private static final Tangent.Kind SETTLE = Tangent.Kind.SETTLE;
 
-  private static Curve curve(Tangent tangent, double... framesAndValues) {
-    List<Key> keys = new ArrayList<>();
-    for (int i = 0; i < framesAndValues.length; i += 2) {
-      keys.add(new Key(framesAndValues[i], framesAndValues[i + 1], tangent));
-    }
-    return new Curve(0, keys);
-  }
-
-  private static Tangent.Free free(double inF, double inV, double outF, double outV) {
-    return new Tangent.Free(
-        new Tangent.Handle(inF, inV), new Tangent.Handle(outF, outV), false, true);
-  }
-
   @Test
   void noKeys_restAlways_oneKey_itsValueAlways() {
     assertThat(Curve.still(3).at(-500)).isEqualTo(3);
-    Curve one = curve(SETTLE, 10, 7);
+    Curve one = Curves.of(SETTLE, 10, 7);
     assertThat(one.at(-1e6)).isEqualTo(7);
     assertThat(one.at(1e6)).isEqualTo(7);
     assertThat(one.isConstant()).isTrue();
@@ -40,8 +27,8 @@ class CurveTest {
 
   @Test
   void straight_isLinear_hold_isConstantUntilTheNextKey() {
-    assertThat(curve(Tangent.Kind.STRAIGHT, 0, 0, 10, 5).at(3)).isCloseTo(1.5, within(1e-15));
-    Curve held = curve(Tangent.Kind.HOLD, 0, 1, 10, 5);
+    assertThat(Curves.of(Tangent.Kind.STRAIGHT, 0, 0, 10, 5).at(3)).isCloseTo(1.5, within(1e-15));
+    Curve held = Curves.of(Tangent.Kind.HOLD, 0, 1, 10, 5);
     assertThat(held.at(9.999999)).isEqualTo(1);
     assertThat(held.at(10)).isEqualTo(5);
   }
@@ -49,7 +36,7 @@ class CurveTest {
   @Test
   void settle_twoKeys_startsAndEndsAtRest() {
     // the cubic 3p^2 - 2p^3: a quarter of the way it has gone 5/32
-    Curve curve = curve(SETTLE, 0, 0, 100, 1);
+    Curve curve = Curves.of(SETTLE, 0, 0, 100, 1);
     assertThat(curve.at(25)).isCloseTo(5 / 32.0, within(1e-15));
     assertThat(curve.at(50)).isCloseTo(0.5, within(1e-15));
   }
@@ -57,7 +44,7 @@ class CurveTest {
   @Test
   void settle_threeRisingKeys_hasTheMeanSlopeInTheMiddle() {
     // secants 1 and 3, mean 2, within three times the lesser: Hermite by hand at p = 1/2
-    Curve curve = curve(SETTLE, 0, 0, 1, 1, 2, 4);
+    Curve curve = Curves.of(SETTLE, 0, 0, 1, 1, 2, 4);
     assertThat(curve.at(0.5)).isCloseTo(0.5 * 1 - 0.125 * 2, within(1e-15));
     assertThat(curve.at(1.5)).isCloseTo(0.5 + 2 + 0.125 * 2, within(1e-15));
   }
@@ -73,7 +60,7 @@ class CurveTest {
       all[2 * i + 1] = values.get(i);
       frame += 0.1 + random.nextDouble() * 30;
     }
-    Curve curve = curve(SETTLE, all);
+    Curve curve = Curves.of(SETTLE, all);
     for (int i = 0; i + 1 < values.size(); i++) {
       double low = Math.min(values.get(i), values.get(i + 1));
       double high = Math.max(values.get(i), values.get(i + 1));
@@ -94,7 +81,7 @@ class CurveTest {
       all[2 * i] = i == 0 ? 0 : all[2 * i - 2] + 0.1 + random.nextDouble() * 30;
       all[2 * i + 1] = values.get(i);
     }
-    for (Segment s : curve(SETTLE, all).segments()) {
+    for (Segment s : Curves.of(SETTLE, all).segments()) {
       double secant = (s.v3() - s.v0()) / s.width();
       for (double slope : new double[] {s.out().slope(), s.in().slope()}) {
         if (Math.abs(secant) < 1e-9) {
@@ -117,8 +104,8 @@ class CurveTest {
         new Curve(
             0,
             List.of(
-                new Key(0, 1, free(0, 0, outFrames, outValue)),
-                new Key(width, 4, free(inFrames, inValue, 0, 0))));
+                new Key(0, 1, Curves.free(0, 0, outFrames, outValue)),
+                new Key(width, 4, Curves.free(inFrames, inValue, 0, 0))));
     double scale = Math.min(1, width / Math.max(1e-300, outFrames + inFrames));
     double[] t = {0, outFrames * scale, width - inFrames * scale, width};
     double[] v = {1, 1 + outValue * scale, 4 - inValue * scale, 4};
@@ -141,13 +128,13 @@ class CurveTest {
   @Test
   void flow_onAParabola_isExactInside() {
     // the slopes of non-uniform Catmull-Rom are exact for parabolas, and so is the cubic
-    Curve curve = curve(Tangent.Kind.FLOW, 0, 0, 1, 1, 3, 9, 4, 16);
+    Curve curve = Curves.of(Tangent.Kind.FLOW, 0, 0, 1, 1, 3, 9, 4, 16);
     assertThat(curve.at(2)).isCloseTo(4, within(1e-12));
   }
 
   @Test
   void cycleAndCarry_addsTheDifferenceEachRound() {
-    Curve base = curve(Tangent.Kind.STRAIGHT, 0, 10, 10, 13);
+    Curve base = Curves.of(Tangent.Kind.STRAIGHT, 0, 10, 10, 13);
     Curve carried = base.withBeyond(Beyond.CYCLE_AND_CARRY, Beyond.CYCLE_AND_CARRY);
     assertThat(carried.at(25)).isCloseTo(10 + 2 * 3 + 1.5, within(1e-12));
     assertThat(carried.at(-5)).isCloseTo(10 - 3 + 1.5, within(1e-12));
@@ -165,7 +152,8 @@ class CurveTest {
     List<Key> keys = new ArrayList<>();
     for (int i = 0; i < 40; i++) {
       double w = random.nextDouble() * 6;
-      keys.add(new Key(i * 9, random.nextGaussian(), free(w, random.nextGaussian(), 9 - w, 1)));
+      keys.add(
+          new Key(i * 9, random.nextGaussian(), Curves.free(w, random.nextGaussian(), 9 - w, 1)));
     }
     Curve curve = new Curve(0, keys, Beyond.CYCLE, Beyond.RUN_ON);
     CurvePlayer player = curve.player();
@@ -177,13 +165,13 @@ class CurveTest {
 
   @Test
   void keysAtEqualFrames_areRefusedByName() {
-    assertThatThrownBy(() -> curve(SETTLE, 5, 1, 12, 2, 12, 3))
+    assertThatThrownBy(() -> Curves.of(SETTLE, 5, 1, 12, 2, 12, 3))
         .hasMessage("keys[2].frame is 12.0; allowed: greater than keys[1].frame (12.0)");
   }
 
   @Test
   void withoutKeys_theLastOne_leavesItsValueAtRest() {
-    Curve curve = curve(SETTLE, 5, 1, 12, 2);
+    Curve curve = Curves.of(SETTLE, 5, 1, 12, 2);
     assertThat(curve.withoutKeys(5, 12)).isEqualTo(Curve.still(2));
     assertThat(curve.withoutKeys(5).keys()).hasSize(1);
   }
