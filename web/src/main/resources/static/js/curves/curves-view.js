@@ -6,7 +6,7 @@ export class CurvesView {
   /** @param element the section with the graph and its tools */
   constructor(store, desk, { element, list }) {
     this.desk = desk;
-    this.graph = new Graph(store, desk, element.querySelector('svg.graph'));
+    this.graph = new Graph(store, desk, { svg: element.querySelector('svg.graph'), under: element.querySelector('svg.graph-under') });
     this.list = new ChannelList(store, desk, list);
     this.panes = new Set();
     const { graph } = this;

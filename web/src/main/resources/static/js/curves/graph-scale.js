@@ -71,6 +71,12 @@ export class GraphScale {
     return centre + ((pane.top + pane.height / 2 - y) / pane.height) * span;
   }
 
+  /** The same text as long as everything on an axis of a pane stands where it stood. */
+  signature(pane, name) {
+    const { centre, span } = this.axis(pane, name);
+    return [...this.frames, this.width, this.left, pane.top, pane.height, centre, span].join();
+  }
+
   /** What one pixel upwards is worth. */
   perPixel(pane, name) { return this.axis(pane, name).span / pane.height; }
 

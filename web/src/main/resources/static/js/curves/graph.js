@@ -5,23 +5,29 @@ import { beadPath } from '../floor/bead.js';
 import { axisOf, CHANNELS, measured } from '../shot/channels.js';
 import { curveOf, isLocked, keysOf } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
+import { GraphUnder } from './graph-under.js';
 import { GraphHands } from './graph-hands.js';
 import { AXIS_PX, GraphScale, niceStep, RULER_PX } from './graph-scale.js';
 
 const REACH_PX = 9;
 const BEAD_PX = 4;
 const MOST_HANDLES = 60;
+const MOST_KEPT = 4000;
+const MOST_QUIET_KEYS = 4000;
+const MOST_NAMES = 30;
 const PER = { value: '', speed: '/s', acceleration: '/s²' };
 
 export class Graph {
-  constructor(store, desk, svg) {
+  constructor(store, desk, { svg, under }) {
     this.store = store;
     this.desk = desk;
     this.svg = svg;
+    this.under = new GraphUnder(under);
     this.scale = new GraphScale();
     this.mode = 'move';
     this.snapFrames = true;
     this.snapKeys = false;
+    this.elements = new Map(); // what was drawn before, by name
     this.pivot = null; // {frame, y}: what stays when keys are scaled
     const draw = () => this.ask();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, draw);
@@ -102,19 +108,30 @@ export class Graph {
     const axes = this.axes(curves);
     this.scale.axisCount = axes.length;
     this.drawn = curves;
+    const inHand = curves.filter((c) => this.isInHand(c));
+    this.drawUnder(curves.filter((c) => !inHand.includes(c)));
     const parts = [];
     for (const pane of this.scale.panes) {
       parts.push(...this.grid(pane, axes));
-      const inside = [];
-      for (const curve of curves) inside.push(...this.ghosts(pane, curve), s('path', { class: `curve ${CHANNELS[curve.channel].colour}${curve.dim ? ' dim' : ''}${curve.locked ? ' locked' : ''}`, d: pane.name === 'value' ? this.exact(pane, curve) : this.sampled(this.store, pane, curve) }));
-      parts.push(s('svg', { class: 'pane', x: this.scale.left, y: pane.top, width: this.scale.right - this.scale.left, height: pane.height, viewBox: `${this.scale.left} ${pane.top} ${this.scale.right - this.scale.left} ${pane.height}` }, ...inside, ...(pane.name === 'value' ? this.keysAndMarks(pane, curves) : [])));
+      const inside = curves.flatMap((curve) => this.ghosts(pane, curve)).concat(inHand.map((curve) => this.curve(pane, curve)));
+      parts.push(s('svg', { class: 'pane', x: this.scale.left, y: pane.top, width: this.scale.right - this.scale.left, height: pane.height, viewBox: `${this.scale.left} ${pane.top} ${this.scale.right - this.scale.left} ${pane.height}` }, ...inside, ...(pane.name === 'value' ? this.keysAndMarks(pane, curves, inHand) : [])));
     }
-    parts.push(...this.names(curves), ...this.ruler());
+    parts.push(...this.names(curves.length > MOST_NAMES ? inHand : curves), ...this.ruler());
     if (!curves.length) parts.push(s('text', { class: 'hint', x: this.scale.width / 2, y: this.scale.height / 2, 'text-anchor': 'middle', text: 'Nothing chosen here has keys yet. Press Enter to key its whole pose at the playhead.' }));
     this.head = s('g', { class: 'playhead', 'pointer-events': 'none' }, s('path', { d: `M0 0V${this.scale.height}` }), s('rect', { x: -21, y: 0, width: 42, height: 17, rx: 3 }), s('text', { 'text-anchor': 'middle', y: 12.5 }));
     this.svg.setAttribute('viewBox', `0 0 ${this.scale.width} ${this.scale.height}`);
     this.svg.replaceChildren(...parts, this.head);
     this.moveHead();
+  }
+
+  /** Whether a curve may change under the artist's hands: of the node selected, or with chosen keys. */
+  isInHand({ id }) { return id === this.desk.selected || this.desk.chosen.channelsOf(id).length > 0; }
+
+  /** The other curves; with their keys, unless there are too many to tell apart. */
+  drawUnder(quiet) {
+    const beads = quiet.filter((c) => !c.dim);
+    const few = beads.reduce((sum, c) => sum + c.keys.length, 0) <= MOST_QUIET_KEYS;
+    this.under.draw(this.scale, (pane) => [...quiet.map((c) => this.curve(pane, c)), ...(few && pane.name === 'value' ? beads.map((c) => this.beads(pane, c)) : [])]);
   }
 
   moveHead() {
@@ -129,7 +146,7 @@ export class Graph {
   /** Lines and numbers of a pane, every axis with its unit. */
   grid(pane, axes) {
     const { scale } = this;
-    const parts = [s('rect', { class: 'pane-back', x: scale.left, y: pane.top, width: scale.right - scale.left, height: pane.height })];
+    const parts = [];
     axes.forEach((axis, i) => {
       const right = scale.left - i * AXIS_PX;
       const step = niceStep(scale.perPixel(pane, axis) * 30);
@@ -149,6 +166,22 @@ export class Graph {
     });
     if (pane.name !== 'value') parts.push(s('text', { class: 'pane-name', x: scale.left + 6, y: pane.top + 13, text: pane.name }));
     return parts;
+  }
+
+  curve(pane, curve) {
+    const look = `curve ${CHANNELS[curve.channel].colour}${curve.dim ? ' dim' : ''}${curve.locked ? ' locked' : ''}`;
+    const from = [this.scale.signature(pane, curve.axis), look, this.store.motion.get(curve.id)?.curves?.[curve.channel], this.column(this.store, curve, pane.name), curve.keys];
+    return this.kept(`${pane.name} ${curve.id} ${curve.channel}`, from, () => s('path', { class: look, d: pane.name === 'value' ? this.exact(pane, curve) : this.sampled(this.store, pane, curve) }));
+  }
+
+  /** An element drawn before, if all that it was made from is still the same. */
+  kept(name, from, make) {
+    const known = this.elements.get(name);
+    if (known && known.from.every((value, i) => value === from[i])) return known.element;
+    if (this.elements.size > MOST_KEPT) this.elements.clear();
+    const element = make();
+    this.elements.set(name, { from, element });
+    return element;
   }
 
   /** The curve itself: its Bezier segments between the keys, samples outside them. */
@@ -191,28 +224,31 @@ export class Graph {
       .map((state) => s('path', { class: `curve ghost ${CHANNELS[curve.channel].colour}`, d: this.sampled(state, pane, curve) }));
   }
 
-  keysAndMarks(pane, curves) {
-    const parts = [];
+  keysAndMarks(pane, curves, inHand) {
     const active = curves.filter((c) => !c.dim);
-    for (const curve of active) parts.push(...this.beads(pane, curve));
+    const parts = inHand.filter((c) => !c.dim).map((curve) => this.beads(pane, curve));
     for (const id of new Set(active.map((c) => c.id))) parts.push(...this.overshoots(pane, id, active));
     parts.push(...this.handles(pane, active), ...this.pivotMark(pane));
     return parts;
   }
 
   beads(pane, curve) {
-    const { scale, desk } = this;
-    const { colour } = CHANNELS[curve.channel];
-    const d = { plain: '', ring: '', chosen: '' };
+    const chosen = this.desk.chosen.framesOf(curve.id, curve.channel).length ? this.desk.chosen : null;
+    const from = [this.scale.signature(pane, curve.axis), curve.keys, curve.locked, chosen];
+    return this.kept(`beads ${curve.id} ${curve.channel}`, from, () => s('g', {}, ...this.beadPaths(pane, curve, chosen)));
+  }
+
+  beadPaths(pane, curve, chosen) {
+    const { scale } = this;
+    const d = { '': '', ' ring': '', ' chosen': '' };
     for (const key of curve.keys) {
       if (key[0] < scale.frames[0] || key[0] > scale.frames[1]) continue;
-      const at = `M${scale.x(key[0]).toFixed(1)} ${scale.y(pane, curve.axis, key[1]).toFixed(1)}`;
-      const shape = at + beadPath(new Set([key[2]]), true, BEAD_PX);
-      if (key[2] === 'free') d.ring += shape; else d.plain += shape;
-      if (desk.chosen.has(curve.id, curve.channel, key[0])) d.chosen += shape;
+      const shape = `M${scale.x(key[0]).toFixed(1)} ${scale.y(pane, curve.axis, key[1]).toFixed(1)}${beadPath(new Set([key[2]]), true, BEAD_PX)}`;
+      d[key[2] === 'free' ? ' ring' : ''] += shape;
+      if (chosen?.has(curve.id, curve.channel, key[0])) d[' chosen'] += shape;
     }
-    const locked = curve.locked ? ' locked' : '';
-    return [d.plain && s('path', { class: `bead ${colour}${locked}`, d: d.plain }), d.ring && s('path', { class: `bead ring ${colour}${locked}`, d: d.ring }), d.chosen && s('path', { class: 'bead chosen', d: d.chosen })].filter(Boolean);
+    const colour = `${CHANNELS[curve.channel].colour}${curve.locked ? ' locked' : ''}`;
+    return Object.entries(d).filter(([, path]) => path).map(([look, path]) => s('path', { class: `bead${look}${look === ' chosen' ? '' : ` ${colour}`}`, d: path }));
   }
 
   overshoots(pane, id, curves) {

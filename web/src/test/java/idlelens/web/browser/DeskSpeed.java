@@ -69,6 +69,49 @@ class DeskSpeed extends BrowserTest {
     page.close();
   }
 
+  private static final String CURVES =
+      """
+      async ([nodes, steps]) => {
+        const frame = () => new Promise((done) => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = done;
+          channel.port2.postMessage(0);
+        }));
+        const { desk, curves: { graph } } = idleLens;
+        for (let i = 0; i < nodes; i++) desk.pinned.add(`n${i}`);
+        desk.setView('curves');
+        graph.fit();
+        await new Promise((done) => setTimeout(done, 4000));
+        const box = graph.svg.getBoundingClientRect();
+        const [x, y] = graph.at('n0', 'x', 1708);
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, clientX: box.x + x, clientY: box.y + y + i });
+        graph.svg.setPointerCapture = () => {};
+        graph.svg.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+        const took = [];
+        for (let i = 1; i <= steps; i++) {
+          const start = performance.now();
+          graph.svg.dispatchEvent(new PointerEvent('pointermove', at(i + 3)));
+          graph.ask();
+          await frame();
+          took.push(performance.now() - start);
+        }
+        graph.svg.dispatchEvent(new PointerEvent('pointerup', at(0)));
+        return took.sort((a, b) => a - b);
+      }
+      """;
+
+  @Test
+  void measure_curves() {
+    long shot = LargeShots.nulls(app, 60, 200);
+    for (int nodes : new int[] {1, 6, 60}) {
+      Page page = openFloor(shot);
+      List<?> took = (List<?>) page.evaluate(CURVES, List.of(nodes, STEPS));
+      print("curves of " + nodes + " x 200 keys", took, page);
+      complaints.clear();
+      page.close();
+    }
+  }
+
   @Test
   void measure_drags() {
     report("Quay walk, 1 node chosen", app.copyOf("Quay walk"), "a-cam pose 1040");

@@ -51,6 +51,8 @@ class DurabilityTest {
         new ArrayList<>(
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1", // it is started often, and computes little
                 "-cp",
                 System.getProperty("java.class.path"),
                 IdleLens.class.getName(),
