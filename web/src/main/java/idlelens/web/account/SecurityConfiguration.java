@@ -2,6 +2,8 @@ package idlelens.web.account;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpHeaders;
@@ -9,7 +11,8 @@ import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -29,8 +32,9 @@ class SecurityConfiguration {
   }
 
   @Bean
-  PasswordEncoder passwordEncoder() {
-    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  PasswordEncoder passwordEncoder(@Value("${idle-lens.password-rounds}") int rounds) {
+    return new DelegatingPasswordEncoder(
+        "bcrypt", Map.of("bcrypt", new BCryptPasswordEncoder(rounds)));
   }
 
   @Bean

@@ -7,7 +7,7 @@ const LETTERS = Object.fromEntries(KINDS.map(([kind, , letter]) => [kind, letter
 const NAME_PX = 6.4;
 
 /** What a marker is called where it stands: on a node, with the name of that. */
-export const markerName = (store, marker) => (marker.node ? `${store.byId.get(marker.node)?.name}: ${marker.name}` : marker.name);
+const markerName = (store, marker) => (marker.node ? `${store.byId.get(marker.node)?.name}: ${marker.name}` : marker.name);
 
 export function markerRow(score) {
   const { store, desk } = score;

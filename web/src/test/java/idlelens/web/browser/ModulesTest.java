@@ -114,4 +114,42 @@ class ModulesTest extends BrowserTest {
                     + " p(['settle'], false)]; return new Set(all).size;"))
         .isEqualTo(4);
   }
+
+  @Test
+  void keyChoice_gathersChannelsWithTheSameFrames_andTakesAwayOrMoves() {
+    assertThat(
+            run(
+                "shot/key-choice.js",
+                "const { KeyChoice: C } = m; const a = C.of('cam', ['x', 'y'], [5, 1]);"
+                    + " const b = a.plus(C.of('cam', ['pan'], [1])).plus(C.of('dolly', ['x'], [7]));"
+                    + " const c = b.minus(C.of('cam', ['y'], [1])).mapped((f) => f + 10);"
+                    + " const show = (k) => k.picks().map((p) =>"
+                    + " `${p.id}:${p.channels.join('+')}@${p.frames.join()}`).join(' ');"
+                    + " return [show(b), show(c), b.count, c.hasAny('cam', ['x', 'y'], 15),"
+                    + " c.hasAll('cam', ['x', 'y'], 11)];"))
+        .isEqualTo(
+            List.of(
+                "cam:x+y@1,5 cam:pan@1 dolly:x@7",
+                "cam:x@11,15 cam:y@15 cam:pan@11 dolly:x@17",
+                6,
+                true,
+                false));
+  }
+
+  @Test
+  void graphScale_zoomsAboutAPlace_andAxesKeepApart() {
+    assertThat(
+            run(
+                "curves/graph-scale.js",
+                "const s = new m.GraphScale(); s.width = 800; s.height = 400; s.layOut();"
+                    + " s.fitFrames(1001, 1101); const [p] = s.panes;"
+                    + " s.fitValues(p, new Map([['m', [0, 10]], ['°', [-90, 90]]]));"
+                    + " const x = s.x(1040); s.zoomFrames(0.5, x);"
+                    + " const y = s.y(p, 'm', 4); const turn = s.y(p, '°', 30);"
+                    + " s.zoomValues(p, 0.5, y, 'm'); const off = (a, b) => Math.abs(a - b) < 1e-9;"
+                    + " return [off(s.x(1040), x), off(s.y(p, 'm', 4), y), off(s.y(p, '°', 30), turn),"
+                    + " off(s.value(p, 'm', y), 4), off(s.frame(x), 1040),"
+                    + " [0.013, 0.2, 7, 31].map(m.niceStep).join()];"))
+        .isEqualTo(List.of(true, true, true, true, true, "0.02,0.2,10,50"));
+  }
 }

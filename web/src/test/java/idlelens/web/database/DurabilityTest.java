@@ -58,6 +58,7 @@ class DurabilityTest {
                 IdleLens.class.getName(),
                 "--server.port=" + port,
                 "--idle-lens.demo=true",
+                "--idle-lens.password-rounds=4",
                 "--idle-lens.database.folder=" + database));
     command.addAll(List.of(more));
     process =
