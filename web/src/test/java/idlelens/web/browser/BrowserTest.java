@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.nio.file.Path;
@@ -28,6 +29,12 @@ abstract class BrowserTest {
   private static final String CHROMIUM = "/usr/bin/chromium";
 
   private Playwright playwright;
+  private static final String STATE =
+      "() => JSON.stringify([idleLens.store.revision, idleLens.store.saving,"
+          + " idleLens.desk.chosen.picks(), idleLens.desk.frame, idleLens.desk.selected,"
+          + " idleLens.store.shown, [...document.querySelectorAll('.toast-line')].map((e) =>"
+          + " e.textContent)])";
+
   private Browser browser;
   private String loggedIn;
   protected RunningApp app;
@@ -115,6 +122,9 @@ abstract class BrowserTest {
     Page page = newPage();
     page.navigate(app.address() + "/shots/" + shot);
     page.waitForSelector("[data-ready]");
+    page.waitForFunction(
+        "() => [...idleLens.store.drawn].every((id) => idleLens.store.motion.get(id)?.curves)");
+    twoFrames(page);
     return page;
   }
 
@@ -133,6 +143,10 @@ abstract class BrowserTest {
   /** Waits until all that is drawn of a node that was just selected is there. */
   protected static void settle(Page page, String node) {
     page.waitForFunction("id => idleLens.store.motion.get(id).curves", node);
+    twoFrames(page);
+  }
+
+  private static void twoFrames(Page page) {
     page.evaluate(
         "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
   }
@@ -171,8 +185,14 @@ abstract class BrowserTest {
 
   /** Waits until the server is at a revision of a shot and the page shows it. */
   protected void waitForRevision(Page page, int revision) {
-    page.waitForFunction(
-        "r => idleLens.store.revision >= r && idleLens.store.saving.state === 'saved'", revision);
+    try {
+      page.waitForFunction(
+          "r => idleLens.store.revision >= r && idleLens.store.saving.state === 'saved'", revision);
+    } catch (TimeoutError late) {
+      throw new AssertionError(
+          "The page did not come to revision " + revision + "; it is at " + page.evaluate(STATE),
+          late);
+    }
   }
 
   /** The number that a script of the page gives. */

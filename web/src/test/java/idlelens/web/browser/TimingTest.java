@@ -30,6 +30,7 @@ class TimingTest extends BrowserTest {
     page.keyboard().down("Shift");
     page.click("[data-bead='head pose 1085']");
     page.keyboard().up("Shift");
+    settle(page, "dolly");
     double perFrame = number(page, "() => idleLens.score.x(1011) - idleLens.score.x(1001)") / 10;
     drag(page, middle(page.locator("[data-bead='head pose 1085']")), 6 * perFrame, 0);
     waitForRevision(page, 2);
