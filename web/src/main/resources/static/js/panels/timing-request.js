@@ -13,9 +13,16 @@ export class TimingRequest {
     this.store = store;
     this.desk = desk;
     this.node = node;
-    this.from ??= store.header.in;
-    this.to ??= store.header.out;
+    this.followShot(store.header);
     return this;
+  }
+
+  /** A range that was the whole shot is the whole shot again when that gets longer or shorter. */
+  followShot(header) {
+    const whole = this.shot === undefined || (this.from === this.shot.in && this.to === this.shot.out);
+    this.shot = { in: header.in, out: header.out };
+    if (!whole || (this.from === header.in && this.to === header.out)) return;
+    Object.assign(this, { from: header.in, to: header.out, points: null });
   }
 
   /** Asks for something else, and shows it. */

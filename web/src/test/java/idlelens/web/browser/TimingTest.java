@@ -105,6 +105,8 @@ class TimingTest extends BrowserTest {
     assertThat(page.textContent("#facts")).startsWith("30 fps · 1001–1180");
     // 72 frames at 24 are 90 at 30
     assertThat(frames(shot, "dolly", "z")).containsExactly(1001.0, 1091.0, 1179.75);
+    choose(page, "stretch"); // the range asked for is the whole shot still
+    assertThat(field(page, "Last frame of the range").inputValue()).isEqualTo("1180");
     page.close();
   }
 
