@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
+import com.microsoft.playwright.options.BoundingBox;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.nio.file.Path;
@@ -175,12 +176,26 @@ abstract class BrowserTest {
 
   /** The middle of an element. */
   protected static double[] middle(Locator element) {
-    List<?> at =
-        (List<?>)
-            element.evaluate(
-                "e => { const b = e.getBoundingClientRect();"
-                    + " return [b.x + b.width / 2, b.y + b.height / 2]; }");
-    return new double[] {((Number) at.get(0)).doubleValue(), ((Number) at.get(1)).doubleValue()};
+    BoundingBox box = box(element);
+    return new double[] {box.x + box.width / 2, box.y + box.height / 2};
+  }
+
+  /** Where an element stands once it no longer moves and is not drawn anew from frame to frame. */
+  protected static BoundingBox box(Locator element) {
+    BoundingBox before = null;
+    for (int attempt = 0; attempt < 200; attempt++) {
+      BoundingBox now = element.boundingBox();
+      if (now != null && before != null && same(before, now)) {
+        return now;
+      }
+      before = now;
+      twoFrames(element.page());
+    }
+    throw new AssertionError(element + " does not come to rest; last seen at " + before);
+  }
+
+  private static boolean same(BoundingBox a, BoundingBox b) {
+    return a.x == b.x && a.y == b.y && a.width == b.width && a.height == b.height;
   }
 
   /** Waits until the server is at a revision of a shot and the page shows it. */

@@ -25,7 +25,7 @@ class DeskTest extends BrowserTest {
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('keeper')");
     page.waitForSelector(".settings input[aria-label='X']");
-    BoundingBox box = field(page, "X").boundingBox();
+    BoundingBox box = box(field(page, "X"));
     page.mouse().move(box.x + 30, box.y + 8);
     page.mouse().down();
     for (int i = 1; i <= 10; i++) {
@@ -198,7 +198,7 @@ class DeskTest extends BrowserTest {
     page.keyboard().press("t");
     assertThat(page.textContent("#plan-caption")).isEqualTo("Side");
     double before = number(page, "() => idleLens.plan.metresPerPixel");
-    BoundingBox box = page.locator("#plan").boundingBox();
+    BoundingBox box = box(page.locator("#plan"));
     page.mouse().move(box.x + 100, box.y + 200);
     page.mouse().wheel(0, -400);
     page.waitForFunction("b => idleLens.plan.metresPerPixel < b", before);

@@ -62,7 +62,7 @@ class FloorTest extends BrowserTest {
             page, "() => idleLens.store.value(1020, idleLens.store.motion.get('a-cam').own.pan)");
     page.click("#record");
     page.keyboard().press("o");
-    BoundingBox box = page.locator("#canvas").boundingBox();
+    BoundingBox box = box(page.locator("#canvas"));
     drag(page, box.x + 300, box.y + 150, 64, 0);
     waitForRevision(page, 2);
     double after =
@@ -111,7 +111,7 @@ class FloorTest extends BrowserTest {
   void dragBead_movesTheWholePoseInTimeAndSurvivesReload() {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
-    BoundingBox bead = page.locator("[data-bead='a-cam pose 1040']").boundingBox();
+    BoundingBox bead = box(page.locator("[data-bead='a-cam pose 1040']"));
     double perFrame = number(page, "() => idleLens.score.x(1002) - idleLens.score.x(1001)");
     drag(page, bead.x + bead.width / 2, bead.y + bead.height / 2, perFrame * 7, 0);
     waitForRevision(page, 2);
@@ -131,7 +131,7 @@ class FloorTest extends BrowserTest {
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('keeper')");
     page.waitForSelector("#plan .chosen[data-id='keeper']");
-    BoundingBox keeper = page.locator("#plan [data-id='keeper']").boundingBox();
+    BoundingBox keeper = box(page.locator("#plan [data-id='keeper']"));
     double scale = number(page, "() => idleLens.plan.metresPerPixel");
     drag(page, keeper.x + keeper.width / 2, keeper.y + keeper.height / 2, 20, 10);
     waitForRevision(page, 2);
@@ -147,7 +147,7 @@ class FloorTest extends BrowserTest {
     Page page = openFloor(shot);
     page.evaluate("() => idleLens.desk.select('keeper')");
     settle(page, "keeper");
-    BoundingBox handle = page.locator("#plan [data-turn='keeper']").boundingBox();
+    BoundingBox handle = box(page.locator("#plan [data-turn='keeper']"));
     drag(page, handle.x + handle.width / 2, handle.y + handle.height / 2, 25, 0);
     waitForRevision(page, 2);
     double pan = app.node(shot, "keeper").get("channels").get("pan").doubleValue();

@@ -73,7 +73,7 @@ class TimingTest extends BrowserTest {
     choose(page, "ramp");
     Locator drawing = page.locator(".settings .ramp");
     double[] centre = middle(drawing);
-    double height = drawing.boundingBox().height;
+    double height = box(drawing).height;
     drag(page, new double[] {centre[0] - 80, centre[1]}, 0, height * 0.2); // a new, slower point
     assertThat(page.locator(".ramp .point").count()).isEqualTo(4);
     page.click(".settings button:text-is('Fast, slow, fast')");
