@@ -219,6 +219,17 @@ class ShotController {
     return events.listen(id, window, shots.live(id).revision());
   }
 
+  @DeleteMapping("/api/shots/{id}/events")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Says that a window no longer listens")
+  void leave(
+      @AuthenticationPrincipal AccountUser account,
+      @PathVariable long id,
+      @RequestParam String window) {
+    productions.requireShot(account.id(), id);
+    events.leave(id, window);
+  }
+
   @PostMapping("/api/shots/{id}/duplicate")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Copies a shot: {\"name\": ...}")

@@ -35,6 +35,15 @@ class ShotEvents {
     return emitter;
   }
 
+  /** A window is closed: its listener goes at once, not when the next beat finds it gone. */
+  void leave(long shotId, String window) {
+    List<Listener> gone = all(shotId).stream().filter(l -> l.window().equals(window)).toList();
+    if (all(shotId).removeAll(gone)) {
+      tellPeople(shotId);
+    }
+    gone.forEach(l -> l.emitter().complete());
+  }
+
   void tell(long shotId, long revision, String summary, String window) {
     Map<String, Object> event =
         Map.of("revision", revision, "summary", summary, "window", window == null ? "" : window);

@@ -61,5 +61,8 @@ export const postOctets = async (path, body) => (await call('POST', path, { body
 export const postTable = async (path, body) => (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
 export const remove = (path) => call('DELETE', path);
 
+/** Says goodbye while the page goes away. */
+export const removeOnLeaving = (path) => fetch(path, { method: 'DELETE', keepalive: true, headers: { [tokenHeader]: token } }).catch(() => {});
+
 /** Reads a typed number; the rules for that live on the server. */
 export const readQuantity = async (text, kind, rate) => (await postJson('/api/quantity', { text, kind, rate })).value;

@@ -1,5 +1,5 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
-import { getAnswer, getOctets, Problem, postOctets, postTable, windowName } from '../common/api.js';
+import { getAnswer, getOctets, Problem, postOctets, postTable, removeOnLeaving, windowName } from '../common/api.js';
 import { unpack } from './octets.js';
 import { poseIn, valueAt } from './samples.js';
 
@@ -226,7 +226,8 @@ export class ShotStore extends EventTarget {
     for (const name of ['people', 'beat']) source.addEventListener(name, (event) => this.announce('people', JSON.parse(event.data)));
     source.onerror = () => this.setSaving('trouble', 'Not connected; trying again');
     source.onopen = () => { if (this.saving.state === 'trouble') this.setSaving('saved'); };
-    addEventListener('pagehide', () => source.close());
+    addEventListener('pagehide', () => { source.close(); removeOnLeaving(this.path(`/events?window=${windowName}`)); });
+    addEventListener('pageshow', (event) => { if (event.persisted) location.reload(); });
   }
 
   /**

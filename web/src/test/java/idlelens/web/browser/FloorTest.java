@@ -264,6 +264,21 @@ class FloorTest extends BrowserTest {
   }
 
   @Test
+  void windowThatGoesAway_isNoLongerCountedAtOnce() {
+    long shot = app.copyOf("Quay walk");
+    Page one = openFloor(shot);
+    Page other = openFloor(shot);
+    one.waitForFunction("() => document.getElementById('people').textContent === 'you + 1'");
+    other.navigate(app.address() + "/");
+    one.waitForFunction(
+        "() => document.getElementById('people').textContent === 'you'",
+        null,
+        new Page.WaitForFunctionOptions().setTimeout(3000)); // the beat alone takes up to ten
+    one.close();
+    other.close();
+  }
+
+  @Test
   void keyboard_stepsJumpsAndKeysWithoutAMouse() {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
