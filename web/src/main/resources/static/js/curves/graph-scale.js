@@ -6,6 +6,7 @@ const AIR = 1.25;
 export const AXIS_PX = 46;
 export const RULER_PX = 24;
 const RIGHT_PX = 14;
+const NAMES_PX = 66;
 const PANE_GAP = 10;
 
 /** Steps of 1, 2 or 5 times a power of ten. */
@@ -21,11 +22,12 @@ export class GraphScale {
     this.frames = [0, 100];
     this.panes = [{ name: 'value', share: 1, top: 0, height: 100, axes: new Map() }];
     this.axisCount = 1;
+    this.namesBeside = true; // whether there is room for names at the right of the curves
   }
 
   get left() { return Math.max(1, this.axisCount) * AXIS_PX; }
 
-  get right() { return this.width - RIGHT_PX; }
+  get right() { return this.width - (this.namesBeside ? NAMES_PX : RIGHT_PX); }
 
   get perFrame() { return (this.right - this.left) / (this.frames[1] - this.frames[0]); }
 
@@ -74,7 +76,7 @@ export class GraphScale {
   /** The same text as long as everything on an axis of a pane stands where it stood. */
   signature(pane, name) {
     const { centre, span } = this.axis(pane, name);
-    return [...this.frames, this.width, this.left, pane.top, pane.height, centre, span].join();
+    return [...this.frames, this.right, this.left, pane.top, pane.height, centre, span].join();
   }
 
   /** What one pixel upwards is worth. */

@@ -1,6 +1,7 @@
 // The graph of the Curves view: values, and beside them speed and acceleration, as the server computed them.
 import { s } from '../common/dom.js';
 import { fixed, framesPerSecond } from '../common/format.js';
+import { clearUnderFlag, tickText } from '../common/ruler.js';
 import { beadPath } from '../floor/bead.js';
 import { axisOf, CHANNELS, measured } from '../shot/channels.js';
 import { curveOf, isLocked, keysOf } from '../shot/keys.js';
@@ -103,6 +104,7 @@ export class Graph {
   }
 
   draw() {
+    this.scale.namesBeside = this.desk.curveNodes().length === 1;
     if (this.stale) { this.stale = false; this.fit(); }
     const curves = this.curves();
     const axes = this.axes(curves);
@@ -141,6 +143,7 @@ export class Graph {
     this.head.setAttribute('visibility', seen ? 'visible' : 'hidden');
     this.head.setAttribute('transform', `translate(${x.toFixed(1)} 0)`);
     this.head.querySelector('text').textContent = this.desk.frame;
+    clearUnderFlag(this.ticks, x);
   }
 
   /** Lines and numbers of a pane, every axis with its unit. */
@@ -324,7 +327,6 @@ export class Graph {
   names(curves) {
     const pane = this.scale.pane('value');
     const taken = [];
-    const many = this.desk.curveNodes().length > 1;
     return curves.filter((c) => !c.dim).flatMap((curve) => {
       const column = this.column(this.store, curve, 'value');
       if (!column) return [];
@@ -334,8 +336,9 @@ export class Graph {
       while (taken.some((t) => Math.abs(t - y) < 12)) y += 12;
       if (y > pane.top + pane.height) return [];
       taken.push(y);
-      const name = CHANNELS[curve.channel].name;
-      return [s('text', { class: `name ${CHANNELS[curve.channel].colour}`, x: this.scale.right - 4, y: y.toFixed(1), 'text-anchor': 'end', text: `${many ? `${curve.node.name} ` : ''}${name}${curve.locked ? ' (locked)' : ''}` })];
+      const { name, colour } = CHANNELS[curve.channel];
+      const beside = this.scale.namesBeside;
+      return [s('text', { class: `name ${colour}`, x: this.scale.right + (beside ? 5 : -4), y: (beside ? y + 9 : y).toFixed(1), 'text-anchor': beside ? 'start' : 'end', text: beside ? name : `${curve.node.name} ${name}${curve.locked ? ' (locked)' : ''}` })];
     });
   }
 
@@ -345,12 +348,13 @@ export class Graph {
     const steps = [1, 2, 5, 10, Math.round(rate / 2), rate, rate * 2, rate * 5, rate * 10, rate * 30];
     const big = steps.find((n) => n * scale.perFrame > 52) ?? rate * 60;
     const parts = [s('rect', { class: 'ruler', x: scale.left, y: 0, width: scale.right - scale.left, height: RULER_PX, 'data-ruler': '1' })];
+    this.ticks = [];
     let d = '';
     for (let f = this.desk.first() + Math.ceil((scale.frames[0] - this.desk.first()) / big) * big; f <= scale.frames[1]; f += big) {
       d += `M${scale.x(f).toFixed(1)} 14V${scale.height}`;
-      parts.push(s('text', { class: 'tick', x: (scale.x(f) + 3).toFixed(1), y: 14, 'pointer-events': 'none', text: f }));
+      this.ticks.push(tickText(f, scale.x(f), 14));
     }
     const ends = [this.desk.first(), this.desk.last()].map((f) => `M${scale.x(f).toFixed(1)} ${RULER_PX}V${scale.height}`).join('');
-    return [...parts, s('path', { class: 'lines', d, 'pointer-events': 'none' }), s('path', { class: 'ends', d: ends, 'pointer-events': 'none' })];
+    return [...parts, ...this.ticks, s('path', { class: 'lines', d, 'pointer-events': 'none' }), s('path', { class: 'ends', d: ends, 'pointer-events': 'none' })];
   }
 }

@@ -1,6 +1,7 @@
 // The score: frames, markers, keys as beads, playhead. Only rows in sight are drawn.
 import { s } from '../common/dom.js';
 import { framesPerSecond } from '../common/format.js';
+import { clearUnderFlag, tickText } from '../common/ruler.js';
 import { ALL, CHANNELS, LENS, POSE } from '../shot/channels.js';
 import { keyFrames } from '../shot/keys.js';
 import { beadName, beadPath, isRing } from './bead.js';
@@ -117,15 +118,16 @@ export class Score {
     const big = [rate, rate * 2, rate * 5, rate * 10, rate * 30].find((n) => n * perFrame > 56) ?? rate * 60;
     const small = perFrame > 4 ? 1 : perFrame > 1.2 ? Math.max(1, Math.round(rate / 4)) : big;
     let lines = '';
+    this.ticks = [];
     const parts = [s('rect', { class: 'ruler', x: 0, y: 0, width: this.width, height: RULER, 'data-ruler': '1' })];
     for (let f = desk.first(); f <= desk.last(); f++) {
       const since = f - desk.first();
       if (since % big === 0) {
         lines += `M${this.x(f).toFixed(1)} 10V${RULER}`;
-        parts.push(s('text', { class: 'tick', x: (this.x(f) + 3).toFixed(1), y: 13, text: f, 'pointer-events': 'none' }));
+        this.ticks.push(tickText(f, this.x(f), 13));
       } else if (since % small === 0) lines += `M${this.x(f).toFixed(1)} ${since % Math.round(rate / 2) === 0 ? 17 : 21}V${RULER}`;
     }
-    parts.push(s('path', { class: 'tick-line', d: lines, 'pointer-events': 'none' }));
+    parts.push(...this.ticks, s('path', { class: 'tick-line', d: lines, 'pointer-events': 'none' }));
     return parts;
   }
 
@@ -216,6 +218,7 @@ export class Score {
     const x = this.x(this.desk.frame);
     this.head.setAttribute('transform', `translate(${x.toFixed(1)} ${this.above})`);
     this.head.querySelector('text').textContent = this.desk.frame;
+    clearUnderFlag(this.ticks ?? [], x);
   }
 }
 
