@@ -14,7 +14,7 @@ export function numbersPart(hand, rate) {
     label: 'Value of the chosen keys', kind, unit, digits, step, rate,
     get: () => (oneAxis ? common(hand.keys().map((k) => k.key[1])) : null), set: (to, done) => hand.place({ value: to }, done),
   });
-  value.input.placeholder = oneAxis ? '' : 'several units';
+  if (!oneAxis) { value.input.placeholder = 'several units'; value.element.classList.add('unitless'); }
   return {
     rows: [row('Frame, value', frame.element, value.element)],
     refresh(keys) {
