@@ -10,6 +10,7 @@ import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
 import idlelens.core.scene.Carriage;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import idlelens.core.scene.KeyFilter;
@@ -107,6 +108,9 @@ public final class Rigs {
             piece("hidden", new Shape.Card(1, 2)),
             piece("deck", new Shape.Decking(4, 10, 0.8, 0.05)),
             piece("roof", new Shape.Roof(4, 1, 5)),
+            new Node.Null(
+                body("parked", Carriage.by("dolly"), moving())
+                    .withOff(Set.of(ChainPart.KEYS, ChainPart.CARRIED))),
             piece("hull", new Shape.Hull(4, 2, 12)),
             new Node.Sun(
                 body("sun", Carriage.WORLD, Channels.pose().restingAt(0, 9, 0, 30, -20, 0)),

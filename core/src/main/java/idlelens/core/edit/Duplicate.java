@@ -41,7 +41,8 @@ public record Duplicate(String id, String newId, String newName) implements Edit
                 node.hidden(),
                 new Carriage(carrier, carriage.offset()),
                 node.channels(),
-                node.filter()));
+                node.filter(),
+                node.body().off()));
     if (copy instanceof Node.Camera camera
         && camera.lens().focus() instanceof FocusRule.Follow follow
         && ids.containsKey(follow.nodeId())) {

@@ -13,6 +13,7 @@ public sealed interface Edit
         Duplicate,
         Rename,
         SetHidden,
+        SwitchPart,
         Carry,
         SetValues,
         Operate,

@@ -4,6 +4,7 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
@@ -29,6 +30,7 @@ final class Keyed {
         continue;
       }
       Curve curve = channels.get(channel);
+      refuseSwitchedOff(node, channel, curve);
       double value =
           values.containsKey(channel) ? channel.check(values.get(channel)) : curve.at(frame);
       next.put(
@@ -38,6 +40,17 @@ final class Keyed {
               : curve.withKey(key(shot, curve, frame, value)));
     }
     return shot.withNode(node.withChannels(channels.with(next)));
+  }
+
+  /** What is set at a frame must be seen there. */
+  private static void refuseSwitchedOff(Node node, Channel channel, Curve curve) {
+    ChainPart part = ChainPart.of(channel);
+    if (curve.isKeyed() && !node.isOn(part)) {
+      throw new RefusedException(
+          node.name() + "." + channel.id(),
+          "without effect while " + part.title() + " is switched off",
+          "to set it after switching " + part.title() + " on");
+    }
   }
 
   static Set<Channel> affected(Collection<Channel> changed, Keying keying) {

@@ -4,6 +4,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.FocusRule;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Carriage;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
@@ -18,22 +19,16 @@ import java.util.Map;
  * stage and those behind it.
  */
 public final class Evaluation {
-  /** The track of the world itself. */
-  private static final PoseTrack WORLD = world();
-
   private final Shot shot;
   private final SampleGrid grid;
+  private final boolean isStart;
   private final Map<String, NodeMotion> motions = new HashMap<>();
+  private Evaluation start;
 
-  private Evaluation(Shot shot, SampleGrid grid) {
+  private Evaluation(Shot shot, SampleGrid grid, boolean isStart) {
     this.shot = shot;
     this.grid = grid;
-  }
-
-  private static PoseTrack world() {
-    PoseTrack track = PoseTrack.empty(SampleGrid.at(0), true);
-    track.qw()[0] = 1;
-    return track;
+    this.isStart = isStart;
   }
 
   /** Evaluates over range and handles, one sample a frame. */
@@ -50,15 +45,18 @@ public final class Evaluation {
    * @param earlier an evaluation to take unchanged tracks from, or null
    */
   public static Evaluation of(Shot shot, SampleGrid grid, Evaluation earlier) {
-    Evaluation evaluation = new Evaluation(shot, grid);
-    Evaluation lender = earlier != null && earlier.grid.equals(grid) ? earlier : null;
+    Evaluation evaluation = new Evaluation(shot, grid, false);
+    evaluation.fill(earlier != null && earlier.grid.equals(grid) ? earlier : null);
+    return evaluation;
+  }
+
+  private void fill(Evaluation earlier) {
     for (Node node : shot.nodes()) {
-      evaluation.motion(node, lender);
+      motion(node, earlier);
     }
     for (Node.Camera camera : shot.cameras()) {
-      evaluation.addLens(camera, lender);
+      addLens(camera, earlier);
     }
-    return evaluation;
   }
 
   private NodeMotion motion(Node node, Evaluation earlier) {
@@ -70,13 +68,18 @@ public final class Evaluation {
     ChannelTrack channels =
         ChannelTrack.sample(node.channels(), grid, before == null ? null : before.channels());
     List<Stage> stages = new ArrayList<>();
-    stages.add(new Stage.Keys(channels));
+    stages.add(
+        isOn(node, ChainPart.KEYS)
+            ? new Stage.Keys(channels)
+            : new Stage.Held(grid, start().of(node.id()).chain().own().pose(0)));
     Carriage carriage = node.carriage();
-    if (carriage.isCarried()) {
+    if (carriage.isCarried() && isOn(node, ChainPart.CARRIED)) {
       PoseTrack carrier = motion(shot.node(carriage.carrierId()), earlier).world();
       stages.add(new Stage.Carried(carrier, carriage.offset()));
+    } else if (carriage.isCarried()) {
+      stages.add(new Stage.Placed(start().ownSpace(node.id(), 0)));
     } else if (!carriage.offset().equals(RigidPose.IDENTITY)) {
-      stages.add(new Stage.Carried(WORLD, carriage.offset()));
+      stages.add(new Stage.Placed(carriage.offset()));
     }
     Chain chain = Chain.run(stages, before == null ? null : before.chain());
     NodeMotion motion = new NodeMotion(channels, chain, null, null);
@@ -86,6 +89,11 @@ public final class Evaluation {
 
   private void addLens(Node.Camera camera, Evaluation earlier) {
     NodeMotion motion = motions.get(camera.id());
+    if (!isOn(camera, ChainPart.LENS)) {
+      LensTrack held = start().of(camera.id()).lens().orElseThrow();
+      motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), held, null));
+      return;
+    }
     NodeMotion before = earlier == null ? null : earlier.motions.get(camera.id());
     PoseTrack target =
         camera.lens().focus() instanceof FocusRule.Follow follow
@@ -103,6 +111,20 @@ public final class Evaluation {
             ? before.lens().orElseThrow()
             : LensTrack.of(camera, aspect, motion.channels(), motion.world(), target);
     motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), lens, source));
+  }
+
+  /** At the first frame nothing that is switched off differs from what is on. */
+  private boolean isOn(Node node, ChainPart part) {
+    return isStart || node.isOn(part);
+  }
+
+  /** The shot at its first frame, where what is switched off stands still. */
+  private Evaluation start() {
+    if (start == null) {
+      start = new Evaluation(shot, SampleGrid.at(shot.header().range().in()), true);
+      start.fill(null);
+    }
+    return start;
   }
 
   public Shot shot() {
@@ -127,16 +149,27 @@ public final class Evaluation {
     return of(nodeId).world().pose(sample);
   }
 
-  /** The pose of a node in the space of its carrier, the offset of its carriage included. */
+  /**
+   * The pose of a node in the moving space of its carrier, the offset of its carriage included:
+   * what a program needs in which every carrier carries.
+   */
   public PoseTrack local(String nodeId) {
+    Node node = shot.node(nodeId);
+    if (node.carriage().isCarried() && !isOn(node, ChainPart.CARRIED)) {
+      return of(nodeId).world().seenFrom(of(node.carriage().carrierId()).world());
+    }
     PoseTrack own = of(nodeId).chain().own();
-    RigidPose offset = shot.node(nodeId).carriage().offset();
-    return offset.equals(RigidPose.IDENTITY) ? own : new Stage.Carried(WORLD, offset).apply(own);
+    RigidPose offset = node.carriage().offset();
+    return offset.equals(RigidPose.IDENTITY) ? own : new Stage.Placed(offset).apply(own);
   }
 
   /** The pose in the world of what carries a node, with the offset: where its own space lies. */
   public RigidPose ownSpace(String nodeId, int sample) {
-    Carriage carriage = shot.node(nodeId).carriage();
+    Node node = shot.node(nodeId);
+    Carriage carriage = node.carriage();
+    if (carriage.isCarried() && !isOn(node, ChainPart.CARRIED)) {
+      return start().ownSpace(nodeId, 0);
+    }
     return carriage.isCarried()
         ? pose(carriage.carrierId(), sample).times(carriage.offset())
         : carriage.offset();

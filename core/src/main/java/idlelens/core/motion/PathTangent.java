@@ -3,6 +3,7 @@ package idlelens.core.motion;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import java.util.ArrayList;
@@ -22,8 +23,14 @@ import org.joml.Vector3d;
 public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out) {
   private static final List<Channel> PLACE = List.of(Channel.X, Channel.Y, Channel.Z);
 
-  /** The tangents at all keys of x, y and z of a node, in order of frame. */
+  /**
+   * The tangents at all keys of x, y and z of a node, in order of frame; none while its keys are
+   * switched off.
+   */
   public static List<PathTangent> of(Evaluation motion, String nodeId) {
+    if (!motion.shot().node(nodeId).isOn(ChainPart.KEYS)) {
+      return List.of();
+    }
     Channels channels = motion.shot().node(nodeId).channels();
     TreeSet<Double> frames = new TreeSet<>(channels.keyFrames(PLACE));
     List<PathTangent> all = new ArrayList<>();

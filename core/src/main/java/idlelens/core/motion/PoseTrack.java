@@ -31,6 +31,13 @@ public record PoseTrack(
         new double[n]);
   }
 
+  /** A track that stands at one pose. */
+  static PoseTrack still(SampleGrid grid, RigidPose pose) {
+    PoseTrack track = empty(grid, true);
+    track.set(0, pose);
+    return track;
+  }
+
   /** Whether one sample stands for all. */
   public boolean isStill() {
     return x.length == 1;
@@ -49,6 +56,26 @@ public record PoseTrack(
   public Quaterniond turn(int sample) {
     int i = index(sample);
     return new Quaterniond(qx[i], qy[i], qz[i], qw[i]);
+  }
+
+  /** This track in the space of another: {@code Q(t)^-1 * W(t)}. */
+  PoseTrack seenFrom(PoseTrack other) {
+    PoseTrack track = empty(grid, isStill() && other.isStill());
+    for (int i = 0; i < track.x.length; i++) {
+      track.set(i, other.pose(i).inverse().times(pose(i)));
+      track.continueSign(i);
+    }
+    return track;
+  }
+
+  private void set(int i, RigidPose pose) {
+    x[i] = pose.x();
+    y[i] = pose.y();
+    z[i] = pose.z();
+    qx[i] = pose.qx();
+    qy[i] = pose.qy();
+    qz[i] = pose.qz();
+    qw[i] = pose.qw();
   }
 
   /** Turns a quaternion's sign so that it lies next to the one before. */

@@ -2,6 +2,7 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.scene.Channel;
+import idlelens.core.time.SampleGrid;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
@@ -62,6 +63,32 @@ public sealed interface Stage {
     @Override
     public boolean sameAs(Stage other) {
       return other instanceof Keys that && channels.sharesPose(that.channels);
+    }
+  }
+
+  /** The node's own pose while its keys are switched off: one pose for all samples. */
+  record Held(SampleGrid grid, RigidPose pose) implements Stage {
+    @Override
+    public PoseTrack apply(PoseTrack before) {
+      return PoseTrack.still(grid, pose);
+    }
+
+    @Override
+    public boolean sameAs(Stage other) {
+      return equals(other);
+    }
+  }
+
+  /** {@code W(t) = S * L(t)}: the own pose in a space that stands still. */
+  record Placed(RigidPose space) implements Stage {
+    @Override
+    public PoseTrack apply(PoseTrack own) {
+      return new Carried(PoseTrack.still(own.grid(), space), RigidPose.IDENTITY).apply(own);
+    }
+
+    @Override
+    public boolean sameAs(Stage other) {
+      return equals(other);
     }
   }
 

@@ -39,6 +39,11 @@ public sealed interface Node {
     return body().filter();
   }
 
+  /** Whether a part of its chain takes effect. */
+  default boolean isOn(ChainPart part) {
+    return !body().off().contains(part);
+  }
+
   default Node withChannels(Channels channels) {
     return withBody(body().withChannels(channels));
   }

@@ -132,6 +132,10 @@ public final class GltfWriter {
   private void writeNode(Node node) {
     ObjectNode out = glb.list("nodes").addObject();
     out.put("name", node.name());
+    node.body().off().stream()
+        .sorted()
+        .map(part -> node.name() + ": " + part.title() + " is switched off and goes out still")
+        .forEach(notes::add);
     writeMotion(node, out);
     if (node instanceof Node.Camera camera) {
       out.put("camera", glb.list("cameras").size());

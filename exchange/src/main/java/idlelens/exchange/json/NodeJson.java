@@ -5,6 +5,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.LensBody;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Carriage;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import idlelens.core.scene.KeyFilter;
@@ -14,6 +15,7 @@ import idlelens.exchange.format.FormatException;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Set;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -43,6 +45,10 @@ final class NodeJson {
     }
     if (!node.filter().equals(KeyFilter.OPEN)) {
       FilterJson.write(node.filter(), out.putObject("filter"));
+    }
+    if (!node.body().off().isEmpty()) {
+      EditParts.texts(
+          out, "off", node.body().off().stream().sorted().map(JsonPlace::word).toList());
     }
     ObjectNode channels = out.putObject("channels");
     node.channels().curves().forEach((c, curve) -> channels.set(c.id(), CurveJson.write(curve)));
@@ -92,7 +98,9 @@ final class NodeJson {
   }
 
   private static void common(JsonPlace place, String... more) throws FormatException {
-    String[] usual = {"id", "name", "kind", "hidden", "carrier", "offset", "filter", "channels"};
+    String[] usual = {
+      "id", "name", "kind", "hidden", "carrier", "offset", "filter", "off", "channels"
+    };
     String[] all = Arrays.copyOf(usual, usual.length + more.length);
     System.arraycopy(more, 0, all, usual.length, more.length);
     place.only(all);
@@ -120,7 +128,12 @@ final class NodeJson {
         channels(place, usual),
         place.has("filter")
             ? FilterJson.read(place.get("filter").only("leftOut", "locked"))
-            : KeyFilter.OPEN);
+            : KeyFilter.OPEN,
+        place.has("off") ? off(place.get("off")) : Set.of());
+  }
+
+  private static Set<ChainPart> off(JsonPlace list) throws FormatException {
+    return Set.copyOf(list.list(ChainPart.values().length, p -> p.choice(ChainPart.class)));
   }
 
   private static Channels channels(JsonPlace place, Channels usual) throws FormatException {

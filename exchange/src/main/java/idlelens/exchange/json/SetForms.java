@@ -19,6 +19,8 @@ import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SetLens;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetSun;
+import idlelens.core.edit.SwitchPart;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Marker;
 import idlelens.exchange.format.FormatException;
 import java.util.List;
@@ -69,6 +71,13 @@ final class SetForms {
               "id hidden",
               p -> new SetHidden(id(p), p.get("hidden").flag()),
               (e, out) -> out.put("id", e.id()).put("hidden", e.hidden())),
+          EditForm.of(
+              "switch-part",
+              SwitchPart.class,
+              "id part on",
+              p -> new SwitchPart(id(p), p.get("part").choice(ChainPart.class), p.get("on").flag()),
+              (e, out) ->
+                  out.put("id", e.id()).put("part", JsonPlace.word(e.part())).put("on", e.on())),
           EditForm.of(
               "carry",
               Carry.class,

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.edit.SwitchPart;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -65,6 +67,18 @@ class GltfRoundTripTest {
     List<String> cameras = once.cameras().stream().map(Node::id).toList();
     byte[] again = GltfWriter.write(once, cameras, true, hash -> null).octets();
     assertSame(SHOT, readBack(again), "The cam");
+  }
+
+  @Test
+  void writeAndRead_partsSwitchedOff_goOutAsTheyAreSeen_andAreNoted() throws Exception {
+    Shot off = new SwitchPart("cam", ChainPart.CARRIED, false).apply(SHOT);
+    off = new SwitchPart("dolly", ChainPart.KEYS, false).apply(off);
+    GltfWriter.Written written = GltfWriter.write(off, List.of("cam"), false, hash -> null);
+    assertThat(written.notes())
+        .contains(
+            "The dolly: Keys is switched off and goes out still",
+            "The cam: Carried by is switched off and goes out still");
+    assertSame(off, readBack(written.octets()), "The cam");
   }
 
   private static void assertSame(Shot one, Shot other, String name) {

@@ -45,12 +45,14 @@ import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetSun;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.SetValues;
+import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
 import idlelens.core.lens.LensBody;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Shot;
@@ -93,6 +95,7 @@ class EditJsonTest {
         new Duplicate("cam", "new", "New"),
         new Rename("cam", "B"),
         new SetHidden("cam", true),
+        new SwitchPart("cam", ChainPart.CARRIED, false),
         new Carry("cam", "dolly", 1010, false),
         new SetValues("cam", 1010, Map.of(Channel.X, 1.5, Channel.FOCUS, 3.0), Keying.WHOLE_POSE),
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),

@@ -1,7 +1,8 @@
 // The chain: what the motion of the chosen node passes through, as a row of cards.
-import { h, s } from '../common/dom.js';
+import { button, h, s } from '../common/dom.js';
 import { metres, millimetres, stop, trimmed } from '../common/format.js';
 import { LENS, POSE } from '../shot/channels.js';
+import { canSwitch, isOff } from '../shot/chain-parts.js';
 import { keyFrames } from '../shot/keys.js';
 
 /** The cards that a kind of node has. */
@@ -58,16 +59,28 @@ export class Chain {
     }
     if (!CARDS[node.kind].includes(this.desk.card) && this.desk.card !== 'shot') this.desk.card = 'keys';
     const kinds = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
-    const focused = document.activeElement?.dataset?.card;
+    const { card: focusedCard, switch: focusedSwitch } = this.element.contains(document.activeElement) ? document.activeElement.dataset : {};
     const cards = CARDS[node.kind].flatMap((card, i) => [i ? h('span', { class: 'arrow', text: '▸', 'aria-hidden': 'true' }) : null, this.card(node, card)]);
     this.element.replaceChildren(h('span', { class: 'of' }, h('b', { text: node.name }), h('small', { text: kinds[node.kind] })), ...cards.filter(Boolean));
-    if (focused) this.element.querySelector(`[data-card="${focused}"]`)?.focus();
+    if (focusedCard ?? focusedSwitch) this.element.querySelector(focusedCard ? `[data-card="${focusedCard}"]` : `[data-switch="${focusedSwitch}"]`)?.focus();
   }
 
   card(node, card) {
     const { title, line, columns } = this[card](node);
-    return h('button', { type: 'button', class: `card ${card}`, 'data-card': card, 'aria-pressed': String(this.desk.card === card), onclick: () => this.desk.chooseCard(card) },
-      h('b', { text: title }), h('small', { text: line, title: line }), sparkline(this.store, this.desk, columns));
+    const off = isOff(node, card);
+    const says = off ? `Off: stands as at ${this.desk.first()}` : line;
+    return h('div', { class: `card ${card}${off ? ' off' : ''}` },
+      h('button', { type: 'button', 'data-card': card, 'aria-pressed': String(this.desk.card === card), onclick: () => this.desk.chooseCard(card) },
+        h('b', { text: title }), h('small', { text: says, title: says }), sparkline(this.store, this.desk, off ? [] : columns)),
+      canSwitch(node, card) ? this.toggle(node, card, title, off) : '');
+  }
+
+  /** Takes what a card does out of the motion, and puts it back. */
+  toggle(node, part, title, off) {
+    return button('', () => this.store.edit([{ edit: 'switch-part', id: node.id, part, on: off }]), {
+      class: 'switch', role: 'switch', 'data-switch': part, 'aria-checked': String(!off), 'aria-label': `${title} of ${node.name}`,
+      title: off ? `Switch ${title} on` : `Switch ${title} off, to see the difference: it then stands as at ${this.desk.first()}`,
+    });
   }
 
   keys(node) {

@@ -5,6 +5,7 @@ import { h } from '../common/dom.js';
 import { toast } from '../common/toasts.js';
 import { CurvesView } from '../curves/curves-view.js';
 import { holdUntil } from '../panels/findings.js';
+import { offInRig } from '../shot/chain-parts.js';
 import { CHANNELS } from '../shot/channels.js';
 import { Chain } from './chain.js';
 import { Desk } from '../shot/desk.js';
@@ -130,6 +131,10 @@ function showNumbers() {
   $('strip-lens').textContent = lens ? `${millimetres(lens.focalMm)}  ${stop(lens.fStop)}` : '';
   $('strip-focus').textContent = lens ? `focus ${metres(lens.focusM)}` : '';
   $('strip-focus').title = lens ? `Field of view ${degrees(lens.horizontalDeg)} × ${degrees(lens.verticalDeg)}` : '';
+  const off = desk.camera ? offInRig(store, desk.camera) : [];
+  $('strip-off').hidden = off.length === 0;
+  $('strip-off').textContent = off.length > 1 ? `${off[0]} + ${off.length - 1}` : off[0] ?? '';
+  $('strip-off').title = off.join(', ');
   $('strip-frame').textContent = desk.frame;
   frameField.refresh();
 }

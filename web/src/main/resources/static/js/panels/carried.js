@@ -1,6 +1,7 @@
 // What carries a node.
 import { button, h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
+import { isOff } from '../shot/chain-parts.js';
 import { choice, fact, row } from './parts.js';
 
 const OFFSET_M = 1e-9;
@@ -17,10 +18,12 @@ export const carriedPanel = {
     const pick = choice('Carried by', [['', 'The world'], ...carriers.map((n) => [n.id, [...store.carriersOf(n.id), n].map((c) => c.name).join(' › ')])], (value) => carry(value));
     pick.value = node.carrier ?? '';
     const place = [fact('World x', 'Place in the world'), fact('World y', 'Place in the world'), fact('World z', 'Place in the world'), fact('Offset', 'Constant step between carrier and node, which keeps a keyed node in place')];
+    const says = h('small', { class: 'note' });
     const offset = node.offset ? Math.hypot(...node.offset.slice(0, 3)) : 0;
 
     return {
       title: `Carried by · ${node.name}`,
+      aside: says,
       elements: [h('div', { class: 'rows' },
         row('Carrier', pick),
         h('label', {}, keep, `Keep its place at frame `, h('span', { class: 'number' })),
@@ -30,6 +33,7 @@ export const carriedPanel = {
           offset > OFFSET_M || node.offset ? button('Clear offset', () => carry(node.carrier ?? '', false), { title: 'Take the own numbers as they are' }) : null),
         h('div', { class: 'facts' }, ...place.map((f) => f.element)))],
       refresh() {
+        says.textContent = isOff(store.byId.get(id), 'carried') ? `switched off: the carrier stands as at ${desk.first()}` : '';
         const pose = store.pose(id, desk.frame);
         keep.parentElement.querySelector('.number').textContent = desk.frame;
         if (pose) ['x', 'y', 'z'].forEach((axis, i) => place[i].show(`${fixed(pose[axis], 3)} m`));

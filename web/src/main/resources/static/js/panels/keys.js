@@ -3,6 +3,7 @@ import { button, h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
 import { channelField, heads, row } from './parts.js';
 import { POSE, TANGENTS } from '../shot/channels.js';
+import { isOff } from '../shot/chain-parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 
@@ -42,7 +43,8 @@ export const keysPanel = {
         heads('x / pan', 'y / tilt', 'z / roll'),
         row('Place', ...fields.slice(0, 3).map((f) => f.element)),
         row('Turn', ...fields.slice(3).map((f) => f.element)),
-        h('div', { class: 'row key' }, h('span', { text: 'Key at' }), keyFrame.element, h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of this key' }, ...tangents)),
+        h('div', { class: 'row' }, h('span', { text: 'Key at' }), keyFrame.element),
+        row('Tangent', h('span', { class: 'segments', role: 'group', 'aria-label': 'Tangent of this key' }, ...tangents)),
         h('div', { class: 'buttons' }, keyIt, letGo, removeIt))],
       refresh() {
         fields.forEach((f) => f.refresh());
@@ -56,7 +58,9 @@ export const keysPanel = {
           b.disabled = hand().isEmpty;
           b.setAttribute('aria-pressed', String(Boolean(key && key.tangents.size === 1 && key.tangents.has(b.dataset.tangent))));
         }
-        if (desk.loose) says.textContent = 'loose: not keyed yet';
+        keyIt.disabled = isOff(store.byId.get(id), 'keys') && keyFrames(store.byId.get(id), POSE).length > 0;
+        if (keyIt.disabled) says.textContent = `switched off: stands as at ${desk.first()}`;
+        else if (desk.loose) says.textContent = 'loose: not keyed yet';
         else if (!key) says.textContent = keyFrames(store.byId.get(id), POSE).length ? 'between keys' : 'still';
         else says.textContent = key.channels.length === POSE.length ? 'whole-pose key' : `key of ${key.channels.join(', ')}`;
       },

@@ -1,8 +1,9 @@
 // Sensor, focal length, f-stop and focus, with what they lead to.
 import { h } from '../common/dom.js';
 import { fixed, metres } from '../common/format.js';
+import { isOff } from '../shot/chain-parts.js';
 import { NumberField } from './number-field.js';
-import { channelField, choice, fact, heads, keyState, row } from './parts.js';
+import { channelField, choice, fact, heads, isSwitchedOff, keyState, row } from './parts.js';
 
 const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24);
 
@@ -41,6 +42,7 @@ export const lensPanel = {
         return desk.change(store.byId.get(id), ['focal'], (keying) => ({ edit: 'set-field-of-view', id, frame, side: which, degrees: value, keying }), { done });
       },
       state: () => keyState(store, id, 'focal', desk.frame),
+      disabled: () => isSwitchedOff(store, id, 'focal'),
     });
     const wide = view('horizontal', 'Horizontal field of view', 'horizontalDeg');
     const high = view('vertical', 'Vertical field of view', 'verticalDeg');
@@ -64,11 +66,13 @@ export const lensPanel = {
       near: fact('Near limit', 'Nearest sharp distance'), far: fact('Far limit', 'Farthest sharp distance'), hyper: fact('Hyperfocal', 'Focused there, all from half of it to infinity is sharp'),
       focus: fact('Focus at', 'Distance along the axis'), equal: fact('35 mm equal', 'Focal length with the same diagonal view on 36 × 24 mm'), circle: fact('Circle', 'Circle of confusion on the sensor'),
     };
+    const says = h('small', { class: 'note' });
     const fields = [focal, wide, high, stop, focus, width, height];
     const equalFor = (mm) => (mm * FULL_FRAME_DIAGONAL_MM) / diagonal(store, id);
 
     return {
       title: `Lens · ${node.name}`,
+      aside: says,
       elements: [h('div', { class: 'rows' },
         row('Sensor', sensor),
         row('', width.element, height.element, fit),
@@ -80,6 +84,7 @@ export const lensPanel = {
         fields.forEach((f) => f.refresh());
         const now = store.lens(id, desk.frame);
         if (!now) return;
+        says.textContent = isOff(store.byId.get(id), 'lens') ? `switched off: as at ${desk.first()}` : '';
         const close = now.focusM < store.byId.get(id).lens.closeFocusM - 1e-6;
         facts.near.show(metres(now.nearM));
         facts.far.show(metres(now.farM));

@@ -15,6 +15,7 @@ const PIXELS_PER_STEP = 4;
  * @param options.get the present value, or null
  * @param options.set takes (value, done): done is false while it is being dragged
  * @param options.rate the shot's rate, for seconds and timecode
+ * @param options.disabled whether it can only be read now, as a function
  * @param options.state '' | 'keyed' | 'between', as a function
  */
 export class NumberField {
@@ -42,6 +43,7 @@ export class NumberField {
       if (this.input.value !== text) this.input.value = text;
       this.typedFrom = text;
     }
+    if (this.options.disabled) this.input.disabled = this.options.disabled();
     const state = this.options.state?.() ?? '';
     this.element.classList.toggle('keyed', state !== '');
     this.element.classList.toggle('between', state === 'between');

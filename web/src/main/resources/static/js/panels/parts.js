@@ -1,6 +1,7 @@
 // Pieces that all panels are made of.
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
+import { isOff, partOf } from '../shot/chain-parts.js';
 import { CHANNELS } from '../shot/channels.js';
 import { keysOf } from '../shot/keys.js';
 
@@ -12,7 +13,13 @@ export function keyState(store, id, channel, frame) {
   return keys.some((k) => Math.abs(k[0] - frame) < 1e-6) ? 'keyed' : 'between';
 }
 
-/** A field for a channel of a node, with its value at the playhead. */
+/** Whether a keyed channel is without effect, because its part of the chain is switched off. */
+export function isSwitchedOff(store, id, channel) {
+  const node = store.byId.get(id);
+  return isOff(node, partOf(channel)) && keysOf(node, channel).length > 0;
+}
+
+/** A field for a channel of a node, with its value at the playhead; it stands at the first frame while switched off. */
 export function channelField(store, desk, id, channel) {
   const { label, kind, unit, digits, step } = CHANNELS[channel];
   return new NumberField({
@@ -20,7 +27,7 @@ export function channelField(store, desk, id, channel) {
     rate: () => store.header.rate,
     get: () => {
       const own = store.motion.get(id)?.own[channel];
-      return own ? store.value(desk.frame, own) : null;
+      return own ? store.value(isSwitchedOff(store, id, channel) ? desk.first() : desk.frame, own) : null;
     },
     set: (value, done) => {
       const node = store.byId.get(id);
@@ -28,6 +35,7 @@ export function channelField(store, desk, id, channel) {
       return desk.change(node, [channel], (keying) => ({ edit: 'set-values', id, frame, values: { [channel]: value }, keying }), { done });
     },
     state: () => keyState(store, id, channel, desk.frame),
+    disabled: () => isSwitchedOff(store, id, channel),
   });
 }
 

@@ -2,6 +2,7 @@
 import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { CHANNELS, measured, POSE } from '../shot/channels.js';
+import { isOff } from '../shot/chain-parts.js';
 import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
 
@@ -70,7 +71,7 @@ export class PathLayer {
     dots.forEach((each, i) => { if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each })); });
     parts.push(s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' })));
     if (id === this.desk.selected) parts.push(...this.handles(id, motion));
-    const keys = keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
+    const keys = isOff(node, 'keys') ? [] : keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
     const reach = this.reach(keys.map((key) => key.frame));
     let far = '';
     for (const key of keys) {

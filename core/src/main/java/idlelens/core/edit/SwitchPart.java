@@ -1,0 +1,43 @@
+package idlelens.core.edit;
+
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.ChainPart;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.EnumSet;
+import java.util.Set;
+
+/** Switches a part of a node's chain on or off. */
+public record SwitchPart(String id, ChainPart part, boolean on) implements Edit {
+  public SwitchPart {
+    Require.present(part, "part");
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    Node node = shot.node(id);
+    if (part == ChainPart.LENS && !(node instanceof Node.Camera)) {
+      throw new RefusedException(
+          "part", "lens, of the " + node.kind() + " '" + id + "'", "a camera's lens");
+    }
+    EnumSet<ChainPart> off = EnumSet.noneOf(ChainPart.class);
+    off.addAll(node.body().off());
+    if (on) {
+      off.remove(part);
+    } else {
+      off.add(part);
+    }
+    return shot.withNode(node.withBody(node.body().withOff(off)));
+  }
+
+  @Override
+  public Set<String> touches() {
+    return Set.of(id + "/switches");
+  }
+
+  @Override
+  public String summary() {
+    return "Switch " + part.title() + (on ? " on" : " off");
+  }
+}
