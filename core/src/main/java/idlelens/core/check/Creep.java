@@ -7,7 +7,10 @@ import idlelens.core.scene.Node;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /**
  * A channel that starts to move before it was meant to: it is not keyed at a pose key of its node,
@@ -29,7 +32,7 @@ public record Creep(Channel channel, double from, double missing, double amount)
   public static List<Creep> find(Node node) {
     List<Channel> keyed =
         Channel.POSE.stream().filter(c -> node.channels().get(c).isKeyed()).toList();
-    List<Double> poses = poseKeys(node, keyed);
+    NavigableSet<Double> poses = poseKeys(node, keyed);
     List<Creep> found = new ArrayList<>();
     for (Channel channel : keyed) {
       if (node.filter().passes(channel)) {
@@ -39,7 +42,7 @@ public record Creep(Channel channel, double from, double missing, double amount)
     return found;
   }
 
-  private static List<Double> poseKeys(Node node, List<Channel> keyed) {
+  private static NavigableSet<Double> poseKeys(Node node, List<Channel> keyed) {
     TreeMap<Double, Integer> count = new TreeMap<>();
     keyed.forEach(
         c -> node.channels().get(c).keys().forEach(k -> count.merge(k.frame(), 1, Integer::sum)));
@@ -47,25 +50,34 @@ public record Creep(Channel channel, double from, double missing, double amount)
     return count.entrySet().stream()
         .filter(e -> e.getValue() >= least)
         .map(Map.Entry::getKey)
-        .toList();
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
-  private static void find(Channel channel, Curve curve, List<Double> poses, List<Creep> found) {
+  private static void find(
+      Channel channel, Curve curve, NavigableSet<Double> poses, List<Creep> found) {
     for (int i = 0; i + 1 < curve.keys().size(); i++) {
       Key left = curve.keys().get(i);
       Key right = curve.keys().get(i + 1);
       if (Math.abs(right.value() - left.value()) <= NOTHING || !poses.contains(left.frame())) {
         continue;
       }
-      for (double pose : poses) {
-        if (pose > left.frame() && !left.isAt(pose) && pose < right.frame() && !right.isAt(pose)) {
-          double amount = curve.at(pose) - left.value();
-          if (Math.abs(amount) > NOTHING) {
-            found.add(new Creep(channel, left.frame(), pose, amount));
-          }
-          break;
-        }
+      Double pose = next(poses, left);
+      if (pose == null || pose >= right.frame() || right.isAt(pose)) {
+        continue;
+      }
+      double amount = curve.at(pose) - left.value();
+      if (Math.abs(amount) > NOTHING) {
+        found.add(new Creep(channel, left.frame(), pose, amount));
       }
     }
+  }
+
+  /** The first pose key after a key, or null. */
+  private static Double next(NavigableSet<Double> poses, Key key) {
+    Double pose = poses.higher(key.frame());
+    while (pose != null && key.isAt(pose)) {
+      pose = poses.higher(pose);
+    }
+    return pose;
   }
 }
