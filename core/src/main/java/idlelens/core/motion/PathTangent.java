@@ -1,6 +1,7 @@
 package idlelens.core.motion;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.curve.Segment;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.scene.ChainPart;
@@ -8,7 +9,6 @@ import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.TreeSet;
 import org.joml.Vector3d;
 
 /**
@@ -32,21 +32,21 @@ public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out)
       return List.of();
     }
     Channels channels = motion.shot().node(nodeId).channels();
-    TreeSet<Double> frames = new TreeSet<>(channels.keyFrames(PLACE));
+    List<Axis> axes = PLACE.stream().map(channels::get).map(Axis::new).toList();
     List<PathTangent> all = new ArrayList<>();
-    for (double frame : frames) {
+    for (double frame : channels.keyFrames(PLACE)) {
       RigidPose space = space(motion, nodeId, frame);
       Vector3d key = new Vector3d();
       Vector3d in = new Vector3d();
       Vector3d out = new Vector3d();
-      double before = length(channels, frame, true);
-      double after = length(channels, frame, false);
-      for (Channel channel : PLACE) {
-        Curve curve = channels.get(channel);
-        double value = curve.at(frame);
-        key.setComponent(channel.ordinal(), value);
-        in.setComponent(channel.ordinal(), value - handle(curve, frame, true, before));
-        out.setComponent(channel.ordinal(), value + handle(curve, frame, false, after));
+      double before = axes.stream().mapToDouble(a -> a.length(frame, true)).max().orElse(0);
+      double after = axes.stream().mapToDouble(a -> a.length(frame, false)).max().orElse(0);
+      for (int i = 0; i < axes.size(); i++) {
+        Axis axis = axes.get(i);
+        double value = axis.curve.at(frame);
+        key.setComponent(i, value);
+        in.setComponent(i, value - axis.handle(frame, true, before));
+        out.setComponent(i, value + axis.handle(frame, false, after));
       }
       all.add(new PathTangent(frame, space.apply(in), space.apply(key), space.apply(out)));
     }
@@ -61,30 +61,33 @@ public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out)
         : Evaluation.at(motion.shot(), frame).ownSpace(nodeId, 0);
   }
 
-  /** How far in time the longest handle of that side reaches. */
-  private static double length(Channels channels, double frame, boolean before) {
-    return PLACE.stream()
-        .map(channels::get)
-        .filter(c -> c.indexOf(frame) >= 0)
-        .mapToDouble(c -> own(c, c.indexOf(frame), before).frames())
-        .max()
-        .orElse(0);
-  }
-
-  /** Change of value along the handle; for a channel without a key there, along its slope. */
-  private static double handle(Curve curve, double frame, boolean before, double length) {
-    int i = curve.indexOf(frame);
-    if (i >= 0) {
-      return own(curve, i, before).value();
+  /** The curve of x, y or z with its segments, each made once. */
+  private record Axis(Curve curve, List<Segment> segments) {
+    Axis(Curve curve) {
+      this(curve, curve.segments());
     }
-    return curve.keys().size() < 2 ? 0 : curve.player().slope(frame) * length;
-  }
 
-  private static Tangent.Handle own(Curve curve, int i, boolean before) {
-    int segment = before ? i - 1 : i;
-    if (segment < 0 || segment > curve.keys().size() - 2) {
-      return new Tangent.Handle(0, 0);
+    /** How far in time the handle of that side reaches; not at all without a key there. */
+    double length(double frame, boolean before) {
+      int i = curve.indexOf(frame);
+      return i < 0 ? 0 : own(i, before).frames();
     }
-    return before ? curve.segment(segment).in() : curve.segment(segment).out();
+
+    /** Change of value along the handle; without a key there, along the slope. */
+    double handle(double frame, boolean before, double length) {
+      int i = curve.indexOf(frame);
+      if (i >= 0) {
+        return own(i, before).value();
+      }
+      return curve.keys().size() < 2 ? 0 : curve.player().slope(frame) * length;
+    }
+
+    private Tangent.Handle own(int i, boolean before) {
+      int segment = before ? i - 1 : i;
+      if (segment < 0 || segment >= segments.size()) {
+        return new Tangent.Handle(0, 0);
+      }
+      return before ? segments.get(segment).in() : segments.get(segment).out();
+    }
   }
 }
