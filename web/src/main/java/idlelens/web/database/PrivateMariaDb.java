@@ -248,7 +248,8 @@ public final class PrivateMariaDb implements AutoCloseable {
   }
 
   public String url() {
-    return "jdbc:mariadb://127.0.0.1:" + port + "/" + NAME;
+    // statements prepared on the server take documents as they are, without escaping
+    return "jdbc:mariadb://127.0.0.1:" + port + "/" + NAME + "?useServerPrepStmts=true";
   }
 
   public String user() {
