@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,6 +19,8 @@ public record JsonPlace(JsonNode node, String path) {
   private static final JsonMapper MAPPER =
       JsonMapper.builder(
               JsonFactory.builder()
+                  .enable(StreamReadFeature.USE_FAST_DOUBLE_PARSER)
+                  .enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
                   .streamReadConstraints(
                       StreamReadConstraints.builder()
                           .maxNestingDepth(64)

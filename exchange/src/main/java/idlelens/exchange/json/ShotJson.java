@@ -51,20 +51,30 @@ public final class ShotJson {
 
   /** The document as stored, without assets. */
   public static ObjectNode write(Shot shot) {
+    ObjectNode out = frame(shot);
+    ArrayNode nodes = out.putArray("nodes");
+    shot.nodes().forEach(n -> nodes.add(NodeJson.write(n)));
+    writeMarkers(shot, out);
+    return out;
+  }
+
+  /** What stands before the nodes. */
+  static ObjectNode frame(Shot shot) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     out.put("format", FORMAT).put("version", VERSION);
     out.setAll(writeHeader(shot.header()));
-    ArrayNode nodes = out.putArray("nodes");
-    shot.nodes().forEach(n -> nodes.add(NodeJson.write(n)));
+    return out;
+  }
+
+  static void writeMarkers(Shot shot, ObjectNode out) {
     if (!shot.markers().isEmpty()) {
       out.set("markers", MarkerJson.write(shot.markers()));
     }
-    return out;
   }
 
   /** The document as octets. */
   public static byte[] bytes(Shot shot) {
-    return JsonPlace.mapper().writeValueAsBytes(write(shot));
+    return ShotText.of(shot).octets();
   }
 
   /** The document with all it needs, for a file. */

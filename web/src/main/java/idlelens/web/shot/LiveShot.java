@@ -3,21 +3,32 @@ package idlelens.web.shot;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
+import idlelens.exchange.json.ShotText;
 
 /**
- * A shot at a revision, with its motion. The motion is made when it is first asked for, from that
- * of the revision before where there is one.
+ * A shot at a revision, with its motion and its text. Both are made when they are first asked for,
+ * from those of the revision before where there are any.
  */
 final class LiveShot {
   private final long revision;
   private final Shot shot;
   private final Evaluation lender;
+  private final ShotText textLender;
   private Evaluation motion;
+  private ShotText text;
 
-  LiveShot(long revision, Shot shot, Evaluation lender) {
+  private LiveShot(long revision, Shot shot, Evaluation lender, ShotText textLender) {
     this.revision = revision;
     this.shot = shot;
     this.lender = lender;
+    this.textLender = textLender;
+  }
+
+  /**
+   * @param lender motion of a shot like this one, or null
+   */
+  LiveShot(long revision, Shot shot, Evaluation lender) {
+    this(revision, shot, lender, null);
   }
 
   long revision() {
@@ -35,12 +46,20 @@ final class LiveShot {
     return motion;
   }
 
+  /** The document as it is stored and sent. */
+  synchronized byte[] text() {
+    if (text == null) {
+      text = textLender == null ? ShotText.of(shot) : textLender.next(shot);
+    }
+    return text.octets();
+  }
+
   static SampleGrid grid(Shot shot) {
     return SampleGrid.over(shot.header().range(), shot.header().handles());
   }
 
-  /** This shot after a change; the motion it has by now is lent on. */
-  LiveShot next(long newRevision, Shot changed) {
-    return new LiveShot(newRevision, changed, motion());
+  /** This shot after a change; motion and text that it has by now are lent on. */
+  synchronized LiveShot next(long newRevision, Shot changed) {
+    return new LiveShot(newRevision, changed, motion(), text);
   }
 }

@@ -6,9 +6,7 @@ import static idlelens.web.database.schema.Tables.SHOT;
 import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 
 import idlelens.core.edit.Edit;
-import idlelens.core.scene.Shot;
 import idlelens.exchange.json.EditJson;
-import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.problem.NotFoundException;
 import java.nio.charset.StandardCharsets;
@@ -34,6 +32,9 @@ class ShotRepository {
 
   /** A shot as listed. */
   record Listed(long id, long productionId, String name, long revision, LocalDateTime changedAt) {}
+
+  /** A document to store: the name of the shot, and all of it as text in UTF-8. */
+  record Document(String name, byte[] text) {}
 
   /** A stored document. */
   record Stored(long revision, String document) {}
@@ -103,19 +104,19 @@ class ShotRepository {
 
   /** Adds a shot at revision 1 and gives its id. */
   @Transactional
-  public long add(long productionId, Shot shot) {
+  public long add(long productionId, Document document) {
     LocalDateTime now = LocalDateTime.now(clock);
     long id =
         sql.insertInto(SHOT)
             .set(SHOT.PRODUCTION_ID, productionId)
-            .set(SHOT.NAME, shot.header().name())
+            .set(SHOT.NAME, document.name())
             .set(SHOT.REVISION, 1L)
             .set(SHOT.CREATED_AT, now)
             .set(SHOT.CHANGED_AT, now)
             .returning(SHOT.ID)
             .fetchOne()
             .getId();
-    insertRevision(id, 1, shot, now);
+    insertRevision(id, 1, document, now);
     return id;
   }
 
@@ -126,12 +127,12 @@ class ShotRepository {
    * @return false, with nothing written, if the shot is at another revision by now
    */
   @Transactional
-  public boolean write(long shotId, long seen, Shot shot, Change change) {
+  public boolean write(long shotId, long seen, Document document, Change change) {
     LocalDateTime now = LocalDateTime.now(clock);
     int rows =
         sql.update(SHOT)
             .set(SHOT.REVISION, seen + 1)
-            .set(SHOT.NAME, shot.header().name())
+            .set(SHOT.NAME, document.name())
             .set(SHOT.CHANGED_AT, now)
             .where(SHOT.ID.eq(shotId))
             .and(SHOT.REVISION.eq(seen))
@@ -139,7 +140,7 @@ class ShotRepository {
     if (rows == 0) {
       return false;
     }
-    insertRevision(shotId, seen + 1, shot, now);
+    insertRevision(shotId, seen + 1, document, now);
     if (change.kind() == Kind.EDIT) {
       sql.update(EDIT)
           .set(EDIT.STATE, "dropped")
@@ -164,8 +165,8 @@ class ShotRepository {
 
   /** Writes the revision that taking an edit back, or doing it again, leads to. */
   @Transactional
-  public boolean writeWalk(long shotId, long seen, Shot shot, Change change, Step step) {
-    if (!write(shotId, seen, shot, change)) {
+  public boolean writeWalk(long shotId, long seen, Document document, Change change, Step step) {
+    if (!write(shotId, seen, document, change)) {
       return false;
     }
     sql.update(EDIT)
@@ -179,13 +180,13 @@ class ShotRepository {
     return text.length() > 200 ? text.substring(0, 199) + "…" : text;
   }
 
-  private void insertRevision(long shotId, long revision, Shot shot, LocalDateTime now) {
-    byte[] document = ShotJson.bytes(shot);
+  private void insertRevision(long shotId, long revision, Document document, LocalDateTime now) {
+    byte[] text = document.text();
     sql.insertInto(SHOT_REVISION)
         .set(SHOT_REVISION.SHOT_ID, shotId)
         .set(SHOT_REVISION.REVISION, revision)
-        .set(SHOT_REVISION.DOCUMENT, new String(document, StandardCharsets.UTF_8))
-        .set(SHOT_REVISION.SHA256, MeshOctets.hash(document))
+        .set(SHOT_REVISION.DOCUMENT, new String(text, StandardCharsets.UTF_8))
+        .set(SHOT_REVISION.SHA256, MeshOctets.hash(text))
         .set(SHOT_REVISION.CREATED_AT, now)
         .execute();
   }

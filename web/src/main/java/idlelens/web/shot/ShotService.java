@@ -123,7 +123,8 @@ public class ShotService {
 
   /** Adds a shot to a production and gives its id. */
   public long add(long productionId, Shot shot) {
-    return repository.add(productionId, shot);
+    return repository.add(
+        productionId, new ShotRepository.Document(shot.header().name(), ShotJson.bytes(shot)));
   }
 
   /** Applies edits without storing them. */
@@ -251,13 +252,8 @@ public class ShotService {
       for (int i = 0; i < TRIES; i++) {
         LiveShot before = live(shotId);
         Planned planned = plan.from(before);
-        boolean written =
-            planned.step() == null
-                ? repository.write(shotId, before.revision(), planned.shot(), planned.change())
-                : repository.writeWalk(
-                    shotId, before.revision(), planned.shot(), planned.change(), planned.step());
-        if (written) {
-          LiveShot after = before.next(before.revision() + 1, planned.shot());
+        LiveShot after = before.next(before.revision() + 1, planned.shot());
+        if (write(shotId, before.revision(), after, planned)) {
           live.put(shotId, after);
           events.tell(shotId, after.revision(), planned.change().summary(), asker.window());
           return outcome(before, after, true);
@@ -267,5 +263,13 @@ public class ShotService {
     }
     throw new ConflictException(
         "The shot is changed faster than this change can be stored", Map.of());
+  }
+
+  private boolean write(long shotId, long seen, LiveShot after, Planned planned) {
+    ShotRepository.Document document =
+        new ShotRepository.Document(after.shot().header().name(), after.text());
+    return planned.step() == null
+        ? repository.write(shotId, seen, document, planned.change())
+        : repository.writeWalk(shotId, seen, document, planned.change(), planned.step());
   }
 }
