@@ -16,7 +16,8 @@ import tools.jackson.databind.node.ObjectNode;
 final class CurveOctets {
   private CurveOctets() {}
 
-  static void add(OctetBundle bundle, ObjectNode out, Evaluation motion, String nodeId) {
+  static void add(
+      OctetBundle bundle, ObjectNode out, Evaluation motion, String nodeId, boolean slopes) {
     Node node = motion.shot().node(nodeId);
     double perSecond = motion.shot().header().rate().framesPerSecond();
     ObjectNode curves = out.putObject("curves");
@@ -25,15 +26,19 @@ final class CurveOctets {
         .forEach(
             (channel, curve) -> {
               if (curve.isKeyed()) {
-                add(bundle, curves.putObject(channel.id()), curve, motion.grid(), perSecond);
+                ObjectNode columns = curves.putObject(channel.id());
+                bundle.add(columns, "segments", segments(curve));
+                if (slopes) {
+                  addSlopes(bundle, columns, curve, motion.grid(), perSecond);
+                }
               }
             });
+    out.put("slopes", slopes);
     bundle.add(out, "path", path(PathTangent.of(motion, nodeId)));
   }
 
-  private static void add(
+  private static void addSlopes(
       OctetBundle bundle, ObjectNode out, Curve curve, SampleGrid grid, double perSecond) {
-    bundle.add(out, "segments", segments(curve));
     boolean moves = curve.keys().size() > 1;
     CurvePlayer player = curve.player();
     bundle.add(out, "speed", column(grid, moves, f -> player.slope(f) * perSecond));

@@ -13,6 +13,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Map;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -72,7 +73,7 @@ class HistoryController {
       @PathVariable long id,
       @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @RequestParam(defaultValue = "") List<String> curves,
+      @ParameterObject DrawnCurves drawn,
       @RequestBody byte[] body)
       throws FormatException {
     productions.requireShot(account.id(), id);
@@ -86,7 +87,7 @@ class HistoryController {
     return answers.of(
         shots.goBack(id, revision, name, new ShotService.Asker(account.id(), window)),
         accept,
-        curves);
+        drawn);
   }
 
   private static long revision(JsonPlace place) throws FormatException {

@@ -10,6 +10,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.UUID;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -17,7 +18,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Markers from a table. */
@@ -45,7 +45,7 @@ class MarkerController {
       @PathVariable long id,
       @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @RequestParam(defaultValue = "") List<String> curves,
+      @ParameterObject DrawnCurves drawn,
       @RequestBody byte[] body)
       throws FormatException {
     productions.requireShot(account.id(), id);
@@ -59,6 +59,6 @@ class MarkerController {
             List.of(new SetMarkers(markers)),
             new ShotService.Asker(account.id(), window)),
         accept,
-        curves);
+        drawn);
   }
 }

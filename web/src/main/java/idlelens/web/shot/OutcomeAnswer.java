@@ -2,7 +2,6 @@ package idlelens.web.shot;
 
 import idlelens.exchange.json.JsonPlace;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,13 +20,13 @@ class OutcomeAnswer {
   }
 
   /**
-   * @param curves ids of nodes whose curves are drawn, so that octets hold them too
+   * @param drawn the curves that octets hold too
    */
-  ResponseEntity<byte[]> of(EditOutcome outcome, String accept, List<String> curves) {
+  ResponseEntity<byte[]> of(EditOutcome outcome, String accept, DrawnCurves drawn) {
     if (wantsOctets(accept)) {
       return ResponseEntity.ok()
           .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.outcome(outcome, curves));
+          .body(octets.outcome(outcome, drawn));
     }
     Map<String, Object> answer = new LinkedHashMap<>();
     answer.put("revision", outcome.after().revision());

@@ -8,7 +8,6 @@ import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.EditJson;
 import idlelens.exchange.json.JsonPlace;
-import idlelens.exchange.json.ShotJson;
 import idlelens.web.account.AccountUser;
 import idlelens.web.production.ProductionRepository;
 import io.swagger.v3.oas.annotations.Operation;
@@ -16,6 +15,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -96,7 +96,7 @@ class ShotController {
     return ResponseEntity.ok()
         .header("Idle-Lens-Revision", Long.toString(shot.revision()))
         .eTag("\"" + shot.revision() + "\"")
-        .body(ShotJson.bytes(shot.shot()));
+        .body(shot.text());
   }
 
   @PostMapping(value = "/api/shots/{id}/edits")
@@ -112,7 +112,7 @@ class ShotController {
       @PathVariable long id,
       @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @RequestParam(defaultValue = "") List<String> curves,
+      @ParameterObject DrawnCurves drawn,
       @RequestBody byte[] body)
       throws FormatException {
     productions.requireShot(account.id(), id);
@@ -126,7 +126,7 @@ class ShotController {
         place.flag("provisional", false)
             ? shots.show(id, edits)
             : shots.edit(id, seen, edits, new ShotService.Asker(account.id(), window));
-    return answers.of(outcome, accept, curves);
+    return answers.of(outcome, accept, drawn);
   }
 
   @PostMapping("/api/shots/{id}/undo")
@@ -136,9 +136,9 @@ class ShotController {
       @PathVariable long id,
       @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @RequestParam(defaultValue = "") List<String> curves) {
+      @ParameterObject DrawnCurves drawn) {
     productions.requireShot(account.id(), id);
-    return answers.of(shots.undo(id, new ShotService.Asker(account.id(), window)), accept, curves);
+    return answers.of(shots.undo(id, new ShotService.Asker(account.id(), window)), accept, drawn);
   }
 
   @PostMapping("/api/shots/{id}/redo")
@@ -148,9 +148,9 @@ class ShotController {
       @PathVariable long id,
       @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @RequestParam(defaultValue = "") List<String> curves) {
+      @ParameterObject DrawnCurves drawn) {
     productions.requireShot(account.id(), id);
-    return answers.of(shots.redo(id, new ShotService.Asker(account.id(), window)), accept, curves);
+    return answers.of(shots.redo(id, new ShotService.Asker(account.id(), window)), accept, drawn);
   }
 
   private static ResponseEntity<byte[]> json(byte[] body) {
@@ -164,7 +164,7 @@ class ShotController {
           "JSON gives one row of columns per node over from..to at every step (a whole number of"
               + " frames, or 1/2 to 1/16). Octets, where accepted, give range and handles, one"
               + " sample a frame, of the nodes named (all if none is), with the curves of those in"
-              + " curves. A revision gives the motion as it was then.")
+              + " curves, and their speed and acceleration if slopes is true. A revision gives the motion as it was then.")
   ResponseEntity<byte[]> samples(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
@@ -174,7 +174,7 @@ class ShotController {
       @RequestParam(required = false) Double to,
       @RequestParam(defaultValue = "1") double step,
       @RequestParam(required = false) Long revision,
-      @RequestParam(defaultValue = "") List<String> curves,
+      @ParameterObject DrawnCurves drawn,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
     productions.requireShot(account.id(), id);
     LiveShot shot = revision == null ? shots.live(id) : shots.past(id, revision);
@@ -189,7 +189,7 @@ class ShotController {
     if (OutcomeAnswer.wantsOctets(accept)) {
       return ResponseEntity.ok()
           .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.samples(shot, ids, curves));
+          .body(octets.samples(shot, ids, drawn));
     }
     return json(SampleTable.write(shot, ids, from, to, step));
   }

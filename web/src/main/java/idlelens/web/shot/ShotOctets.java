@@ -34,12 +34,12 @@ class ShotOctets {
   /**
    * The motion of some nodes.
    *
-   * @param curves those of them whose curves are drawn
+   * @param drawn those of them whose curves are drawn
    */
-  byte[] samples(LiveShot shot, Collection<String> nodeIds, Collection<String> curves) {
+  byte[] samples(LiveShot shot, Collection<String> nodeIds, DrawnCurves drawn) {
     OctetBundle bundle = new OctetBundle();
     addHead(bundle, shot);
-    addNodes(bundle, shot.motion(), nodeIds, curves);
+    addNodes(bundle, shot.motion(), nodeIds, drawn);
     return bundle.pack();
   }
 
@@ -52,12 +52,12 @@ class ShotOctets {
   }
 
   /** What changed, for a window that has the shot as it was before. */
-  byte[] outcome(EditOutcome outcome, Collection<String> curves) {
+  byte[] outcome(EditOutcome outcome, DrawnCurves drawn) {
     OctetBundle bundle = new OctetBundle();
     addHead(bundle, outcome.after());
     bundle.head().put("stored", outcome.stored());
     bundle.head().set("patch", EditJson.write(outcome.patch()));
-    addNodes(bundle, outcome.after().motion(), outcome.changed(), curves);
+    addNodes(bundle, outcome.after().motion(), outcome.changed(), drawn);
     addMeshes(bundle, outcome.reshaped());
     return bundle.pack();
   }
@@ -74,7 +74,7 @@ class ShotOctets {
   }
 
   private static void addNodes(
-      OctetBundle bundle, Evaluation motion, Collection<String> ids, Collection<String> curves) {
+      OctetBundle bundle, Evaluation motion, Collection<String> ids, DrawnCurves drawn) {
     ArrayNode nodes = bundle.head().putArray("nodes");
     for (String id : ids) {
       NodeMotion node = motion.of(id);
@@ -84,8 +84,8 @@ class ShotOctets {
       addOwn(bundle, out, node.channels());
       node.lens().ifPresent(lens -> addLens(bundle, out, lens));
       Findings.add(out, motion.shot().node(id));
-      if (curves.contains(id)) {
-        CurveOctets.add(bundle, out, motion, id);
+      if (drawn.curves().contains(id)) {
+        CurveOctets.add(bundle, out, motion, id, drawn.slopes());
       }
     }
   }

@@ -13,12 +13,19 @@ export class CurvesView {
     const on = (name, todo) => element.querySelector(`[data-tool="${name}"]`).addEventListener('click', (event) => { todo(event.currentTarget); });
     const toggled = (button) => { const is = button.getAttribute('aria-pressed') !== 'true'; button.setAttribute('aria-pressed', String(is)); return is; };
     for (const mode of ['move', 'scale']) on(mode, () => this.setMode(element, mode));
-    for (const pane of ['speed', 'acceleration']) on(pane, (button) => { if (toggled(button)) this.panes.add(pane); else this.panes.delete(pane); graph.setPanes(['speed', 'acceleration'].filter((p) => this.panes.has(p))); });
+    for (const pane of ['speed', 'acceleration']) on(pane, (button) => this.togglePane(pane, toggled(button)));
     on('snap-frames', (button) => { graph.snapFrames = toggled(button); });
     on('snap-keys', (button) => { graph.snapKeys = toggled(button); });
     on('fit', () => graph.fit());
     on('fit-chosen', () => graph.fit(true));
     desk.addEventListener('layout', () => { if (desk.view === 'curves' && !this.open) { this.open = true; graph.measure(); graph.fit(); } else if (desk.view !== 'curves') this.open = false; });
+  }
+
+  /** Shows or takes away a pane, once what it draws is here. */
+  async togglePane(pane, shown) {
+    if (shown) this.panes.add(pane); else this.panes.delete(pane);
+    await this.desk.drawSlopes(this.panes.size > 0);
+    this.graph.setPanes(['speed', 'acceleration'].filter((p) => this.panes.has(p)));
   }
 
   setMode(element, mode) {

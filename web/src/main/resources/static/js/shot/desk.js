@@ -15,6 +15,7 @@ export class Desk extends EventTarget {
     this.selected = null;
     this.camera = null;
     this.card = 'keys';
+    this.slopes = false;
     this.record = false;
     this.keying = 'whole-pose';
     this.chosen = new KeyChoice();
@@ -39,7 +40,7 @@ export class Desk extends EventTarget {
     if (!store.byId.has(this.selected)) { this.selected = this.camera ?? store.nodes[0]?.id ?? null; this.announce('selection'); }
     const chosen = this.chosen.existing(store);
     if (!this.editing && !store.before && chosen.count !== this.chosen.count) this.chooseKeys(chosen);
-    this.store.draw(this.drawnNodes());
+    this.drawCurves();
   }
 
   /** Whose curves the Curves view shows. */
@@ -51,11 +52,17 @@ export class Desk extends EventTarget {
     return [...new Set(ids.filter((id) => id && this.store.byId.has(id)))];
   }
 
-  setView(view) { this.view = view; this.store.draw(this.drawnNodes()); this.announce('layout'); }
+  /** Tells the store whose curves are drawn now; resolves when they are there. */
+  drawCurves() { return this.store.draw(this.drawnNodes(), this.slopes && this.view === 'curves'); }
+
+  /** @param on whether speed or acceleration are drawn in the Curves view */
+  drawSlopes(on) { this.slopes = on; return this.drawCurves(); }
+
+  setView(view) { this.view = view; this.drawCurves(); this.announce('layout'); }
 
   showTab(tab) { this.tab = tab; this.announce('layout'); }
 
-  pin(id, on) { if (on) this.pinned.add(id); else this.pinned.delete(id); this.store.draw(this.drawnNodes()); this.announce('layout'); }
+  pin(id, on) { if (on) this.pinned.add(id); else this.pinned.delete(id); this.drawCurves(); this.announce('layout'); }
 
   dim(id, channel, on) { const key = `${id} ${channel}`; if (on) this.dimmed.add(key); else this.dimmed.delete(key); this.chooseKeys(this.chosen.only((i, c) => !this.dimmed.has(`${i} ${c}`))); this.announce('layout'); }
 
@@ -79,7 +86,7 @@ export class Desk extends EventTarget {
     if (card) this.card = card;
     const node = this.node;
     if (node?.kind === 'camera') this.showCamera(id);
-    this.store.draw(this.drawnNodes());
+    this.drawCurves();
     this.announce('selection');
   }
 
@@ -88,7 +95,7 @@ export class Desk extends EventTarget {
   showCamera(id) {
     if (this.camera === id) return;
     this.camera = id;
-    this.store.draw(this.drawnNodes());
+    this.drawCurves();
     this.announce('selection');
   }
 

@@ -25,6 +25,7 @@ export class ShotStore extends EventTarget {
     this.saving = { state: 'saved', at: Date.now() };
     this.queue = Promise.resolve();
     this.drawn = new Set(); // nodes whose curves and tangents are drawn
+    this.slopes = false; // whether their speed and acceleration are drawn too
     this.before = null; // what is stored, while something else is shown
     this.ghosts = []; // one or two other versions, to compare with
     this.shown = null; // what is shown but not stored
@@ -52,18 +53,26 @@ export class ShotStore extends EventTarget {
   }
 
   /** The part of a call that asks for the curves that are drawn. */
-  curves() { return this.drawn.size ? `?curves=${[...this.drawn].join(',')}` : ''; }
+  curves(ids = [...this.drawn], lead = '?') { return ids.length ? `${lead}curves=${ids.join(',')}&slopes=${this.slopes}` : ''; }
 
-  /** Says whose curves and tangents are drawn, and fetches those that are not here. */
-  draw(ids) {
+  /**
+   * Says whose curves and tangents are drawn, and fetches those that are not here.
+   *
+   * @param slopes whether their speed and acceleration are drawn too
+   */
+  async draw(ids, slopes) {
     this.drawn = new Set(ids);
-    const missing = [...this.drawn].filter((id) => this.motion.has(id) && !this.motion.get(id).curves);
-    if (missing.length) this.next(() => this.fetchCurves(missing.filter((id) => this.byId.has(id)))).catch(() => {});
+    this.slopes = slopes;
+    const missing = [...this.drawn].filter((id) => this.motion.has(id) && this.lacks(this.motion.get(id)));
+    if (missing.length) await this.next(() => this.fetchCurves(missing.filter((id) => this.byId.has(id)))).catch(() => {});
+    if (this.ghosts.some((ghost) => [...this.drawn].some((id) => ghost.motion.has(id) && this.lacks(ghost.motion.get(id))))) await this.compare(this.ghosts);
   }
+
+  lacks(motion) { return !motion.curves || (this.slopes && !motion.slopes); }
 
   async fetchCurves(ids) {
     if (!ids.length || this.before) return; // while something is shown, its own answer has them
-    this.take(unpack(await getOctets(this.path(`/samples?nodes=${ids.join(',')}&curves=${ids.join(',')}`))));
+    this.take(unpack(await getOctets(this.path(`/samples?nodes=${ids.join(',')}${this.curves(ids, '&')}`))));
     this.announce('motion', { ids });
   }
 
@@ -244,7 +253,7 @@ export class ShotStore extends EventTarget {
     const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
     const ids = new Set(shot.nodes.map((node) => node.id));
     const curves = [...this.drawn].filter((id) => ids.has(id));
-    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${curves.length ? `&curves=${curves.join(',')}` : ''}`)));
+    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${this.curves(curves, '&')}`)));
     return { revision, name, grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
   }
 

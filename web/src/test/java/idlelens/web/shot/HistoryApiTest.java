@@ -114,9 +114,8 @@ class HistoryApiTest {
 
   @Test
   void samples_tellWhatIsWrong_andGiveCurvesWhereAsked() {
-    JsonNode nodes =
-        app.head(path(app.demoShot("Quay walk"), "/samples?nodes=dolly,head&curves=dolly"))
-            .get("nodes");
+    String asked = path(app.demoShot("Quay walk"), "/samples?nodes=dolly,head&curves=dolly");
+    JsonNode nodes = app.head(asked + "&slopes=true").get("nodes");
     JsonNode dolly = nodes.get(0);
     JsonNode overshoot = dolly.get("overshoots").get(0);
     assertThat(overshoot.get(0).stringValue()).isEqualTo("z");
@@ -124,6 +123,9 @@ class HistoryApiTest {
     assertThat(overshoot.get(3).doubleValue()).isNegative();
     assertThat(dolly.get("curves").get("z").get("segments").get("n").intValue()).isEqualTo(16);
     assertThat(dolly.get("curves").get("z").get("speed").get("n").intValue()).isEqualTo(160);
+    JsonNode plain = app.head(asked).get("nodes").get(0).get("curves").get("z");
+    assertThat(plain.has("segments")).isTrue();
+    assertThat(plain.has("speed")).as("only where asked").isFalse();
     assertThat(dolly.get("path").get("n").intValue()).isEqualTo(30);
     JsonNode creep = nodes.get(1).get("creeps").get(0);
     assertThat(creep.get(0).stringValue()).isEqualTo("pan");
