@@ -21,6 +21,7 @@ import { Settings } from '../panels/settings.js';
 import { ShotStore } from '../shot/shot-store.js';
 
 const LOAD_AGAIN_MS = 1500;
+const SAVING_SHOWS_MS = 150;
 const $ = (id) => document.getElementById(id);
 const floor = $('floor');
 const store = new ShotStore(floor.dataset.shot);
@@ -39,6 +40,7 @@ const frameField = new NumberField({
 });
 $('frame-field').append(frameField.element);
 
+let savingShown = 0; // the timer that shows it
 let picture = null;
 try {
   picture = new Picture(store, desk, { view: $('view'), canvas: $('canvas'), guides: $('guide-lines') });
@@ -148,6 +150,13 @@ function showFacts() {
   if (!store.cameras().length) $('view').append(h('p', { class: 'nothing empty', text: 'No camera yet. Add one with “Add” in the list on the left.' }));
 }
 
+/** Says that it saves only where that takes long enough to be read. */
+function showSaving() {
+  clearTimeout(savingShown);
+  if (store.saving.state === 'saving') savingShown = setTimeout(showSaved, SAVING_SHOWS_MS);
+  else showSaved();
+}
+
 function showSaved() {
   const { state, text, at } = store.saving;
   const seconds = Math.round((Date.now() - at) / 1000);
@@ -180,7 +189,7 @@ function showGhost() {
 store.addEventListener('shot', () => { showFacts(); showStrip(); showNumbers(); showSaved(); });
 store.addEventListener('motion', () => { showNumbers(); showMode(); });
 store.addEventListener('ghost', showGhost);
-store.addEventListener('saving', showSaved);
+store.addEventListener('saving', showSaving);
 store.addEventListener('people', (event) => { const n = event.detail.windows - 1; $('people').textContent = n > 0 ? `you + ${n}` : 'you'; });
 store.addEventListener('refused', (event) => toast(event.detail.message, { bad: true }));
 desk.addEventListener('frame', showNumbers);
