@@ -33,7 +33,7 @@ public record SwitchPart(String id, ChainPart part, boolean on) implements Edit 
 
   @Override
   public Set<String> touches() {
-    return Set.of(id + "/switches");
+    return Set.of(id + "/*"); // what is set while it is on may be refused while it is off
   }
 
   @Override

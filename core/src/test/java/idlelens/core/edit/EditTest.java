@@ -15,6 +15,7 @@ import idlelens.core.lens.SensorFormat;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.TimeMap;
+import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Channels;
 import idlelens.core.scene.KeyFilter;
@@ -47,6 +48,9 @@ class EditTest {
         new Duplicate("base", "copy", "Copy"),
         new Rename("cam", "B-cam"),
         new SetHidden("crate", true),
+        new SwitchPart("cam", ChainPart.KEYS, false),
+        new SwitchPart("arm", ChainPart.CARRIED, false),
+        new SwitchPart("cam", ChainPart.LENS, false),
         new Carry("cam", "other", 20, true),
         new Carry("crate", "arm", 20, true),
         new Carry("cam", "", 20, false),
