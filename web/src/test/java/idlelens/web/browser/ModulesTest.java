@@ -152,4 +152,82 @@ class ModulesTest extends BrowserTest {
                     + " [0.013, 0.2, 7, 31].map(m.niceStep).join()];"))
         .isEqualTo(List.of(true, true, true, true, true, "0.02,0.2,10,50"));
   }
+
+  @Test
+  void playback_keepsTime_dropsFramesRatherThanSlows_andLoopsOrStops() {
+    String play =
+        "const desk = { frame: 1003, first: () => 1001, last: () => 1012, goTo(f) { this.frame = f; },"
+            + " store: { header: { rate: '24' } } }; const p = new m.Playback(desk);"
+            + " const at = (ms) => { p.playing = true; p.tick(ms); const is = p.playing;"
+            + " p.playing = false; return `${desk.frame}${is ? '' : ' stopped'}`; };"
+            + " Object.assign(p, { startTime: 0, startFrame: 1003, countedSince: 0, drawn: 0 });"
+            + " const seen = [at(40), at(42), at(210), at(375), at(417), at(917)];"
+            + " p.loop = false; seen.push(at(1000)); return seen.join();";
+    // 24 frames a second: 41.7 ms each; after frame 1012 comes 1001 again, twelve frames a round
+    assertThat(run("shot/playback.js", play))
+        .isEqualTo("1003,1004,1008,1012,1001,1001,1012 stopped");
+  }
+
+  @Test
+  void samples_areThoseOfTheNearestFrame_andOfTheEndsBeyondThem() {
+    assertThat(
+            run(
+                "shot/samples.js",
+                "const state = { grid: { first: 997, count: 4 }, motion: new Map() };"
+                    + " const column = [1, 2, 3, 4];"
+                    + " return [m.valueAt(state, column, 998), m.valueAt(state, column, 998.6),"
+                    + " m.valueAt(state, column, 900), m.valueAt(state, column, 2000),"
+                    + " m.valueAt(state, [7], 2000), m.poseIn(state, 'nobody', 998)].join()"))
+        .isEqualTo("2,3,1,4,7,");
+  }
+
+  @Test
+  void chainParts_canBeSwitchedWhereTheyHaveAnEffect() {
+    String nodes =
+        "const still = { id: 's', kind: 'piece', channels: { x: 1 } };"
+            + " const moving = { id: 'm', kind: 'null', channels: { x: { keys: [[1, 0, 'settle']] } } };"
+            + " const cam = { id: 'c', name: 'A-cam', kind: 'camera', carrier: 'm', off: ['lens'],"
+            + " lens: {}, channels: { x: 0, focal: 35 } }; moving.name = 'Dolly'; moving.off = ['keys'];"
+            + " const store = { byId: new Map([['c', cam], ['m', moving]]), carriersOf: () => [moving] };";
+    assertThat(
+            run(
+                "shot/chain-parts.js",
+                nodes
+                    + " return [m.canSwitch(still, 'keys'), m.canSwitch(still, 'carried'),"
+                    + " m.canSwitch(moving, 'keys'), m.canSwitch(cam, 'carried'),"
+                    + " m.canSwitch(cam, 'keys'), m.canSwitch({ ...cam, off: [] }, 'lens'),"
+                    + " m.canSwitch(cam, 'lens'), m.partOf('tilt'), m.partOf('focus'),"
+                    + " ...m.offInRig(store, 'c')].join()"))
+        .isEqualTo("false,false,true,true,false,false,true,keys,lens,Dolly: Keys off,Lens off");
+  }
+
+  @Test
+  void ruler_numbersUnderTheFlagAreTakenAway() {
+    assertThat(
+            run(
+                "common/ruler.js",
+                "const ticks = [100, 140, 180, 220].map((x) => m.tickText(1001, x, 12));"
+                    + " m.clearUnderFlag(ticks, 160);"
+                    + " return ticks.map((t) => t.getAttribute('visibility')).join()"))
+        .isEqualTo("visible,hidden,visible,visible");
+  }
+
+  @Test
+  void quantities_areReadByTheServer_andRefusedInWords() {
+    assertThat(
+            run(
+                "common/api.js",
+                "return (await Promise.all([m.readQuantity('1.2m+5cm', 'length', '24'),"
+                    + " m.readQuantity(`2'8\"`, 'length', '24'),"
+                    + " m.readQuantity('00:00:02:12', 'frames', '24')])).join()"))
+        .isEqualTo("1.25,0.8128,60");
+    assertThat(
+            run(
+                "common/api.js",
+                "try { await m.readQuantity('3 apples', 'length', '24'); return 'taken'; }"
+                    + " catch (e) { return `${e.status} ${e.message.includes('apples')}"
+                    + " ${e.retry}`; }"))
+        .isEqualTo("422 true false");
+    complaints.removeIf(c -> c.contains("422")); // the refusal itself
+  }
 }

@@ -1,0 +1,94 @@
+package idlelens.web.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Page;
+import org.junit.jupiter.api.Test;
+
+/** The list of what is on set, by hand and by keyboard. */
+class SetListTest extends BrowserTest {
+  private static String selected(Page page) {
+    return (String) page.evaluate("() => idleLens.desk.selected");
+  }
+
+  @Test
+  void byKeyboard_rowsAreWalked_renamedAndDeleted_andUndoBringsBackWhatWasThere() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.click("li[data-id=a-cam] .pick");
+    page.keyboard().press("ArrowUp");
+    assertThat(selected(page)).isEqualTo("head");
+    page.keyboard().press("F2");
+    page.keyboard().type("Tripod head");
+    page.keyboard().press("Enter");
+    waitForRevision(page, 2);
+    assertThat(app.node(shot, "head").get("name").stringValue()).isEqualTo("Tripod head");
+    page.waitForSelector("li[data-id=head] .pick:focus");
+    double before = number(page, "() => idleLens.store.pose('a-cam', 1001).z");
+    page.keyboard().press("Delete");
+    waitForRevision(page, 3);
+    assertThat(app.node(shot, "a-cam").get("carrier").stringValue())
+        .as("what it carried goes to the next carrier")
+        .isEqualTo("shoulder");
+    assertThat(number(page, "() => idleLens.store.pose('a-cam', 1001).z"))
+        .as("and stays in place")
+        .isCloseTo(before, within(1e-5));
+    page.keyboard().press("Control+z");
+    waitForRevision(page, 4);
+    assertThat(app.node(shot, "a-cam").get("carrier").stringValue()).isEqualTo("head");
+    page.close();
+  }
+
+  @Test
+  void nullIntoNull_carriesAWholeRig_andIsNestedInTheList() {
+    long shot = app.copyOf("Two cameras");
+    Page page = openFloor(shot);
+    page.click("#add");
+    page.click(".menu button:text-is('Null')");
+    waitForRevision(page, 2);
+    String outer = selected(page);
+    page.click("#add");
+    page.click(".menu button:text-is('Null')");
+    waitForRevision(page, 3);
+    String inner = selected(page);
+    page.click("[data-card=carried]");
+    page.selectOption(".settings select[aria-label='Carried by']", outer);
+    waitForRevision(page, 4);
+    assertThat(app.node(shot, inner).get("carrier").stringValue()).isEqualTo(outer);
+    String indent =
+        "id => parseFloat(document.querySelector(`li[data-id='${id}']`).style.paddingLeft)";
+    double out = ((Number) page.evaluate(indent, outer)).doubleValue();
+    double in = ((Number) page.evaluate(indent, inner)).doubleValue();
+    assertThat(in).isGreaterThan(out);
+    // the outer null moves the inner one by as much
+    page.evaluate("id => idleLens.desk.select(id, 'keys')", outer);
+    double x = number(page, "() => idleLens.store.pose('" + inner + "', 1001).x");
+    type(page, "X", "3.5m");
+    waitForRevision(page, 5);
+    double own = number(page, "() => idleLens.store.pose('" + outer + "', 1001).x");
+    assertThat(own).isCloseTo(3.5, within(1e-5));
+    assertThat(number(page, "() => idleLens.store.pose('" + inner + "', 1001).x") - x)
+        .isCloseTo(own - x, within(1e-5));
+    page.close();
+  }
+
+  @Test
+  void foldedNull_isDeletedWithAllItCarries_anOpenOneAlone() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    int before = app.get("/api/shots/" + shot).json().get("nodes").size();
+    page.click("li[data-id=crates] .pick");
+    page.click("#remove");
+    waitForRevision(page, 2);
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(before - 7);
+    page.click("#undo");
+    waitForRevision(page, 3);
+    page.click("li[data-id=crates] .fold");
+    page.click("li[data-id=crates] .pick");
+    page.click("#remove");
+    waitForRevision(page, 4);
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(before - 1);
+    page.close();
+  }
+}
