@@ -1,6 +1,7 @@
 // Short messages at the foot of the page, each with an optional thing to do about it.
 
-const LASTS_MS = 7000;
+const LASTS_MS = 3500;
+const LASTS_LONGER_MS = 8000; // what went wrong, or asks for a decision
 
 export function toast(text, { bad = false, action, onAction } = {}) {
   const all = document.getElementById('toasts');
@@ -14,5 +15,5 @@ export function toast(text, { bad = false, action, onAction } = {}) {
     line.append(button);
   }
   all.append(line);
-  setTimeout(() => line.remove(), LASTS_MS);
+  setTimeout(() => line.remove(), bad || action ? LASTS_LONGER_MS : LASTS_MS);
 }

@@ -86,6 +86,7 @@ export class Picture {
       element.style.left = left; element.style.top = top;
       element.style.width = `${w}px`; element.style.height = `${h}px`;
     }
+    this.view.style.setProperty('--picture-height', `${h}px`);
     this.size = { w, h };
     this.resize(this.scale);
   }

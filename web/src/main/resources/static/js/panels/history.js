@@ -49,7 +49,7 @@ export const historyPanel = {
       e.revision === store.revision ? h('small', { class: 'now', text: 'now' }) : button('Go back', () => goBack(e.revision), { title: `Make the shot as it was at revision ${e.revision}`, 'aria-label': `Go back to revision ${e.revision}` }));
 
     const version = (v) => h('li', {},
-      h('span', { class: 'what' }, h('b', { text: v.name }), ' ', h('small', { text: `revision ${v.revision}, ${v.author} ${when(v.at)}` })),
+      h('span', { class: 'what' }, h('b', { text: v.name }), ' ', h('small', { text: `revision ${v.revision} · ${when(v.at)}`, title: `Kept by ${v.author}` })),
       button(isCompared(v) ? 'Stop' : 'Compare', () => compare(v), { 'data-compare': v.revision, 'aria-label': `${isCompared(v) ? 'Stop comparing' : 'Compare'} with ${v.name}`, title: store.ghosts.length === 1 ? 'Beside the version already shown' : 'Beside this state' }),
       button('Restore', () => goBack(v.revision), { 'aria-label': `Restore ${v.name}`, disabled: v.revision === store.revision }),
       button('Forget', () => attempt(async () => { await remove(store.path(`/versions/${v.id}`)); await fill(); }), { class: 'quiet', title: 'Let the name go; the state stays in the history', 'aria-label': `Forget the name ${v.name}` }));
