@@ -122,9 +122,9 @@ final class DemoShots {
     Map<Channel, Curve> closer =
         poses(
             Tangent.Kind.SETTLE,
-            new double[] {1001, -1.6, 1.6, -3.5, -42.5, 2, 0},
-            new double[] {1096, -1.6, 1.6, -3.5, -48.5, 2, 0});
-    closer.put(Channel.FOCAL, Curve.still(65));
+            new double[] {1001, -1.5, 2.6, 2, -27.2, 1, 0},
+            new double[] {1096, -1.5, 2.6, 2, -31.2, 1, 0});
+    closer.put(Channel.FOCAL, Curve.still(50));
     closer.put(Channel.F_STOP, Curve.still(2));
     set.camera(
         "B-cam", "", closer, LensBody.PLAIN.withFocus(new FocusRule.Follow("wheelhouse", 0)));

@@ -15,8 +15,8 @@ export function rampPart(asked, store) {
   return {
     says,
     rows: [range.element, drawing.element, h('div', { class: 'buttons' },
-      button('Ramp', ramp, { class: 'main', title: 'Re-time the keys so that the move plays like this' }), ...PRESETS.map(preset),
-      asked.check('keepLength', 'length kept'), asked.check('hits', 'hits stay put'), asked.check('markers', 'markers too'))],
+      button('Ramp', ramp, { class: 'main', title: 'Re-time the keys so that the move plays like this' }), ...PRESETS.map(preset)),
+    h('div', { class: 'buttons' }, asked.check('keepLength', 'length kept'), asked.check('hits', 'hits stay put'), asked.check('markers', 'markers too'))],
     refresh() {
       range.fields.forEach((f) => f.refresh());
       says.textContent = asked.keepLength ? `${hits().length} hit frames stay` : `${asked.to - asked.from} f become ${trimmed(drawing.length(), 1)} f`;
