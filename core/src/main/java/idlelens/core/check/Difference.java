@@ -9,7 +9,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * How a node's motion differs between two states of a shot, on the frames that both have.
+ * How a node's motion differs between two states of a shot, on the frames that both have; or, where
+ * one is sampled at the moments of the other's frames, on all of these.
  *
  * @param place largest distance, in metres
  * @param turn largest angle, in degrees
@@ -38,8 +39,9 @@ public record Difference(
   }
 
   /**
-   * @param a one state, one sample a frame
-   * @param b another, with at least one frame in common
+   * @param a one state, one sample a frame, with at least one frame in common; or as many samples
+   *     as the other, at the same moments
+   * @param b another, one sample a frame; its frames are those told
    * @param nodeId a node of both
    */
   public static Difference between(Evaluation a, Evaluation b, String nodeId) {
@@ -68,15 +70,15 @@ public record Difference(
   }
 
   private static Peak peak(Evaluation a, Evaluation b, Measure measure) {
-    double from = Math.max(a.grid().first(), b.grid().first());
-    double to = Math.min(a.grid().last(), b.grid().last());
-    Peak peak = new Peak(0, from);
-    for (double frame = from; frame <= to; frame++) {
-      int i = (int) Math.rint(frame - a.grid().first());
-      int k = (int) Math.rint(frame - b.grid().first());
-      double amount = measure.at(i, k);
+    boolean byFrame = a.grid().stepsPerFrame() == b.grid().stepsPerFrame();
+    int ahead = byFrame ? (int) Math.rint(b.grid().first() - a.grid().first()) : 0;
+    int from = Math.max(0, -ahead);
+    int to = Math.min(b.grid().count(), a.grid().count() - ahead);
+    Peak peak = new Peak(0, b.grid().frame(from));
+    for (int k = from; k < to; k++) {
+      double amount = measure.at(k + ahead, k);
       if (amount > peak.amount()) {
-        peak = new Peak(amount, frame);
+        peak = new Peak(amount, b.grid().frame(k));
       }
     }
     return peak;

@@ -6,16 +6,21 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Curves;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.HoldUntil;
+import idlelens.core.edit.Keying;
 import idlelens.core.edit.Picks;
+import idlelens.core.edit.SetValues;
 import idlelens.core.edit.Sets;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class CheckTest {
@@ -96,5 +101,32 @@ class CheckTest {
     Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(longer), "cam");
     assertThat(between.focal().orElseThrow().amount()).isCloseTo(15, within(1e-12));
     assertThat(between.place().amount()).isZero();
+  }
+
+  @Test
+  void difference_atAnotherRate_withTimeKept_isNoneAtTheSameMoments() {
+    Shot fast = new ConvertRate(FrameRate.of(30), ConvertRate.Keep.TIME, false).apply(RIG);
+    Evaluation now = Evaluation.of(fast);
+    Evaluation before = Evaluation.of(RIG, now.grid().moments(1, 1, 24 / 30.0), null);
+    assertThat(Difference.between(before, now, "cam").place().amount()).isLessThan(1e-9);
+    assertThat(Difference.between(before, now, "cam").turn().amount()).isLessThan(1e-6);
+    // frame by frame they are not the same at all
+    assertThat(Difference.between(Evaluation.of(RIG), now, "cam").place().amount())
+        .isGreaterThan(0.1);
+  }
+
+  @Test
+  void difference_isToldAtTheFrameWhereItIsLargest_ofTheFramesThatBothHave() {
+    Shot later = RIG.withHeader(RIG.header().withTime(FrameRate.of(24), new FrameRange(21, 60), 0));
+    Shot moved = new SetValues("crate", 40, Map.of(Channel.Y, 0.75), Keying.STILL).apply(later);
+    Difference.Peak still =
+        Difference.between(Evaluation.of(RIG), Evaluation.of(moved), "crate").place();
+    assertThat(still.amount()).isCloseTo(0.75, within(1e-12));
+    assertThat(still.frame()).as("the first frame that both have").isEqualTo(21);
+    Node node = later.node("cam");
+    Curve bump = Sets.keyed(1, 0, 20, 2, 33, 4, 40, 1);
+    Shot bumped = later.withNode(node.withChannels(node.channels().with(Channel.X, bump)));
+    assertThat(Difference.between(Evaluation.of(RIG), Evaluation.of(bumped), "cam").place().frame())
+        .isBetween(30.0, 36.0);
   }
 }

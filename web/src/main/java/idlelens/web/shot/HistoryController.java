@@ -143,15 +143,17 @@ class HistoryController {
       summary = "How two revisions differ",
       description =
           "For every node that both have and that differs, the largest difference in place (m),"
-              + " turn (degrees), focal length (mm), focus distance (m) and f-stop, with its frame.")
+              + " turn (degrees), focal length (mm), focus distance (m) and f-stop, with its frame in the"
+              + " second. At different rates, moments are compared.")
   Comparison difference(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
       @RequestParam long from,
       @RequestParam long to) {
     productions.requireShot(account.id(), id);
-    Evaluation a = shots.past(id, from).motion();
-    Evaluation b = shots.past(id, to).motion();
+    LiveShot second = shots.past(id, to);
+    Evaluation a = shots.past(id, from).alongside(second);
+    Evaluation b = second.motion();
     List<Compared> differing =
         b.shot().nodes().stream()
             .filter(n -> a.shot().find(n.id()).isPresent())

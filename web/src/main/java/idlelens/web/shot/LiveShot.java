@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import idlelens.core.motion.Evaluation;
 import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.ShotText;
 
@@ -44,6 +45,21 @@ final class LiveShot {
       motion = Evaluation.of(shot, grid(shot), lender);
     }
     return motion;
+  }
+
+  /**
+   * The motion at the moments of another state's samples, counted from the first frame of both. At
+   * one rate these are the frames themselves, and the motion is as {@link #motion()} gives it.
+   */
+  Evaluation alongside(LiveShot other) {
+    ShotHeader mine = shot.header();
+    ShotHeader theirs = other.shot.header();
+    if (mine.rate().equals(theirs.rate())) {
+      return motion();
+    }
+    double ratio = mine.rate().framesPerSecond() / theirs.rate().framesPerSecond();
+    SampleGrid moments = grid(other.shot).moments(theirs.range().in(), mine.range().in(), ratio);
+    return Evaluation.of(shot, moments, null);
   }
 
   /** The document as it is stored and sent. */

@@ -164,7 +164,9 @@ class ShotController {
           "JSON gives one row of columns per node over from..to at every step (a whole number of"
               + " frames, or 1/2 to 1/16). Octets, where accepted, give range and handles, one"
               + " sample a frame, of the nodes named (all if none is), with the curves of those in"
-              + " curves, and their speed and acceleration if slopes is true. A revision gives the motion as it was then.")
+              + " curves, and their speed and acceleration if slopes is true. A revision gives"
+              + " the motion as it was then; with alongside, at the moments of the frames of that"
+              + " revision.")
   ResponseEntity<byte[]> samples(
       @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
@@ -174,6 +176,7 @@ class ShotController {
       @RequestParam(required = false) Double to,
       @RequestParam(defaultValue = "1") double step,
       @RequestParam(required = false) Long revision,
+      @RequestParam(required = false) Long alongside,
       @ParameterObject DrawnCurves drawn,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
     productions.requireShot(account.id(), id);
@@ -189,7 +192,9 @@ class ShotController {
     if (OutcomeAnswer.wantsOctets(accept)) {
       return ResponseEntity.ok()
           .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.samples(shot, ids, drawn));
+          .body(
+              octets.samples(
+                  shot, alongside == null ? shot : shots.past(id, alongside), ids, drawn));
     }
     return json(SampleTable.write(shot, ids, from, to, step));
   }

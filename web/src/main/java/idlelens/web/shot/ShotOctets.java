@@ -11,6 +11,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
+import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.EditJson;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -37,9 +38,18 @@ class ShotOctets {
    * @param drawn those of them whose curves are drawn
    */
   byte[] samples(LiveShot shot, Collection<String> nodeIds, DrawnCurves drawn) {
+    return samples(shot, shot, nodeIds, drawn);
+  }
+
+  /**
+   * The motion of some nodes at the moments of another state's frames, which number the samples.
+   */
+  byte[] samples(LiveShot shot, LiveShot alongside, Collection<String> nodeIds, DrawnCurves drawn) {
     OctetBundle bundle = new OctetBundle();
-    addHead(bundle, shot);
-    addNodes(bundle, shot.motion(), nodeIds, drawn);
+    Evaluation motion = shot.alongside(alongside);
+    boolean ownFrames = motion == shot.motion();
+    addHead(bundle, shot.revision(), ownFrames ? motion.grid() : alongside.motion().grid());
+    addNodes(bundle, motion, nodeIds, drawn);
     return bundle.pack();
   }
 
@@ -63,14 +73,17 @@ class ShotOctets {
   }
 
   private static void addHead(OctetBundle bundle, LiveShot shot) {
-    Evaluation motion = shot.motion();
-    bundle.head().put("revision", shot.revision());
+    addHead(bundle, shot.revision(), shot.motion().grid());
+  }
+
+  private static void addHead(OctetBundle bundle, long revision, SampleGrid grid) {
+    bundle.head().put("revision", revision);
     bundle
         .head()
         .putObject("grid")
-        .put("first", motion.grid().first())
-        .put("count", motion.grid().count())
-        .put("stepsPerFrame", motion.grid().stepsPerFrame());
+        .put("first", grid.first())
+        .put("count", grid.count())
+        .put("stepsPerFrame", grid.stepsPerFrame());
   }
 
   private static void addNodes(

@@ -39,6 +39,7 @@ export class ShotStore extends EventTarget {
   async load() {
     const answer = await getAnswer(this.path(''));
     const shot = await answer.json();
+    const rate = this.header?.rate;
     this.header = shot;
     this.setNodes(shot.nodes);
     this.markers = shot.markers ?? [];
@@ -50,6 +51,7 @@ export class ShotStore extends EventTarget {
     this.announce('shot');
     this.announce('motion', { ids: [...this.motion.keys()] });
     this.announce('meshes');
+    this.keepGhostsInTime(rate);
   }
 
   /** The part of a call that asks for the curves that are drawn. */
@@ -63,8 +65,8 @@ export class ShotStore extends EventTarget {
   async draw(ids, slopes) {
     this.drawn = new Set(ids);
     this.slopes = slopes;
-    const missing = [...this.drawn].filter((id) => this.motion.has(id) && this.lacks(this.motion.get(id)));
-    if (missing.length) await this.next(() => this.fetchCurves(missing.filter((id) => this.byId.has(id)))).catch(() => {});
+    const missing = () => [...this.drawn].filter((id) => this.byId.has(id) && this.motion.has(id) && this.lacks(this.motion.get(id)));
+    if (missing().length) await this.next(() => this.fetchCurves(missing())).catch(() => {}); // an answer before may have brought them
     if (this.ghosts.some((ghost) => [...this.drawn].some((id) => ghost.motion.has(id) && this.lacks(ghost.motion.get(id))))) await this.compare(this.ghosts);
   }
 
@@ -93,6 +95,7 @@ export class ShotStore extends EventTarget {
     const { patch } = bundle;
     const changed = new Map(patch.nodes.map((node) => [node.id, node]));
     this.setNodes(patch.order.map((id) => changed.get(id) ?? this.byId.get(id)));
+    const { rate } = this.header;
     if (patch.header) this.header = { ...this.header, ...patch.header };
     if (patch.markers) this.markers = patch.markers;
     this.take(bundle);
@@ -101,6 +104,7 @@ export class ShotStore extends EventTarget {
     }
     this.announce('shot');
     this.announce('motion', { ids: bundle.nodes.map((node) => node.id) });
+    if (bundle.stored) this.keepGhostsInTime(rate);
     if (bundle.meshes.length > 0 || patch.nodes.some((node) => node.kind === 'piece')) this.announce('meshes');
   }
 
@@ -249,11 +253,16 @@ export class ShotStore extends EventTarget {
     this.announce('ghost');
   }
 
+  /** At another rate the frames of the versions compared with are at other moments. */
+  keepGhostsInTime(rateBefore) {
+    if (this.header.rate !== rateBefore && this.ghosts.length) this.next(() => this.compare(this.ghosts)).catch(() => {});
+  }
+
   async fetchGhost({ revision, name }) {
     const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
     const ids = new Set(shot.nodes.map((node) => node.id));
     const curves = [...this.drawn].filter((id) => ids.has(id));
-    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}${this.curves(curves, '&')}`)));
+    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}&alongside=${this.revision}${this.curves(curves, '&')}`)));
     return { revision, name, grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
   }
 

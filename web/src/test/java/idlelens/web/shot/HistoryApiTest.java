@@ -92,6 +92,23 @@ class HistoryApiTest {
   }
 
   @Test
+  void stateAtAnotherRate_isComparedAndSampledAtTheSameMoments() {
+    long shot = app.copyOf("Quay walk");
+    app.edit(
+        shot, "{\"edit\":\"convert-rate\",\"rate\":\"48\",\"keep\":\"time\",\"wholeFrames\":true}");
+    JsonNode difference = app.get(path(shot, "/difference?from=1&to=2")).json();
+    assertThat(difference.get("nodes").size()).as("nodes that move otherwise").isZero();
+    JsonNode then = app.head(path(shot, "/samples?revision=1&nodes=a-cam"));
+    JsonNode now = app.head(path(shot, "/samples?nodes=a-cam"));
+    JsonNode along = app.head(path(shot, "/samples?revision=1&alongside=2&nodes=a-cam"));
+    assertThat(then.get("grid").get("count").intValue()).isEqualTo(144 + 16);
+    assertThat(now.get("grid").get("count").intValue()).isEqualTo(288 + 32);
+    assertThat(along.get("grid")).isEqualTo(now.get("grid"));
+    assertThat(along.get("nodes").get(0).get("x").get("n").intValue()).isEqualTo(288 + 32);
+    assertThat(along.get("revision").intValue()).isEqualTo(1);
+  }
+
+  @Test
   void beats_becomeMarkers_allOrNone() {
     long shot = app.copyOf("Quay walk");
     assertThat(beats(shot, "frame,name,kind\n1013,Step,hit\n1025,,\n").status()).isEqualTo(200);
