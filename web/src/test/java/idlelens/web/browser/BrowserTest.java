@@ -198,7 +198,7 @@ abstract class BrowserTest {
     return a.x == b.x && a.y == b.y && a.width == b.width && a.height == b.height;
   }
 
-  /** Waits until the server is at a revision of a shot and the page shows it. */
+  /** Waits until the server is at a revision of a shot and the page has drawn it. */
   protected void waitForRevision(Page page, int revision) {
     try {
       page.waitForFunction(
@@ -208,6 +208,7 @@ abstract class BrowserTest {
           "The page did not come to revision " + revision + "; it is at " + page.evaluate(STATE),
           late);
     }
+    twoFrames(page);
   }
 
   /** The number that a script of the page gives. */

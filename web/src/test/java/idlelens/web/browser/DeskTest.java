@@ -213,7 +213,7 @@ class DeskTest extends BrowserTest {
     Page page = openFloor(app.demoShot("Two cameras"));
     page.keyboard().press("2");
     page.waitForFunction("() => document.getElementById('view-camera').value === 'b-cam'");
-    assertThat(page.textContent("#strip-lens")).startsWith("65 mm");
+    assertThat(page.textContent("#strip-lens")).startsWith("50 mm");
     page.close();
   }
 
