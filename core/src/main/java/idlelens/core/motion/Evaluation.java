@@ -89,12 +89,14 @@ public final class Evaluation {
 
   private void addLens(Node.Camera camera, Evaluation earlier) {
     NodeMotion motion = motions.get(camera.id());
+    NodeMotion before = earlier == null ? null : earlier.motions.get(camera.id());
     if (!isOn(camera, ChainPart.LENS)) {
       LensTrack held = start().of(camera.id()).lens().orElseThrow();
-      motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), held, null));
+      LensTrack known = before == null ? null : before.lens().filter(held::sameAs).orElse(null);
+      LensTrack lens = known == null ? held : known;
+      motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), lens, null));
       return;
     }
-    NodeMotion before = earlier == null ? null : earlier.motions.get(camera.id());
     PoseTrack target =
         camera.lens().focus() instanceof FocusRule.Follow follow
             ? motions.get(follow.nodeId()).world()

@@ -106,6 +106,16 @@ public record LensTrack(
     return out;
   }
 
+  /** Whether all numbers are the same; what is not here follows from these. */
+  boolean sameAs(LensTrack other) {
+    return Arrays.equals(focalMm, other.focalMm)
+        && Arrays.equals(fStop, other.fStop)
+        && Arrays.equals(focusM, other.focusM)
+        && Arrays.equals(hyperfocalM, other.hyperfocalM)
+        && Arrays.equals(horizontalRad, other.horizontalRad)
+        && Arrays.equals(verticalRad, other.verticalRad);
+  }
+
   public boolean isStill() {
     return focalMm.length == 1;
   }

@@ -9,6 +9,7 @@ import idlelens.core.edit.Edit;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.Operate;
+import idlelens.core.edit.Rename;
 import idlelens.core.edit.SetValues;
 import idlelens.core.edit.Sets;
 import idlelens.core.edit.SwitchPart;
@@ -115,6 +116,14 @@ class SwitchedPartTest {
     assertSame(after.pose("cam", 30), Evaluation.of(off).pose("cam", 30));
     Shot edited = new SetValues("other", 1, Map.of(Channel.X, 5.0), Keying.STILL).apply(off);
     assertThat(Evaluation.of(edited, after.grid(), after).shares("cam", after)).isTrue();
+    Shot held = new SwitchPart("cam", ChainPart.LENS, false).apply(off);
+    Evaluation still = Evaluation.of(held, after.grid(), after);
+    Shot renamed = new Rename("other", "Other").apply(held);
+    assertThat(Evaluation.of(renamed, still.grid(), still).shares("cam", still))
+        .as("a lens that is held is not sent again")
+        .isTrue();
+    Shot wider = new SetValues("cam", 1, Map.of(Channel.FOCAL, 20.0), Keying.STILL).apply(held);
+    assertThat(Evaluation.of(wider, still.grid(), still).shares("cam", still)).isFalse();
   }
 
   @Test
