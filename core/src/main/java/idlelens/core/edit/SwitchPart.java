@@ -1,6 +1,5 @@
 package idlelens.core.edit;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Node;
@@ -17,10 +16,6 @@ public record SwitchPart(String id, ChainPart part, boolean on) implements Edit 
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    if (part == ChainPart.LENS && !(node instanceof Node.Camera)) {
-      throw new RefusedException(
-          "part", "lens, of the " + node.kind() + " '" + id + "'", "a camera's lens");
-    }
     EnumSet<ChainPart> off = EnumSet.noneOf(ChainPart.class);
     off.addAll(node.body().off());
     if (on) {

@@ -32,6 +32,9 @@ public record NodeBody(
     Require.present(channels, "channels");
     Require.present(filter, "filter");
     off = Set.copyOf(Require.present(off, "off"));
+    if (off.contains(ChainPart.LENS) && !channels.curves().containsKey(Channel.FOCAL)) {
+      throw new RefusedException("off", "lens, of '" + id + "'", "keys, carried (it has no lens)");
+    }
   }
 
   /** A node all of whose channels take keys and have their effect. */

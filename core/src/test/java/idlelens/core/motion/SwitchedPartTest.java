@@ -162,6 +162,6 @@ class SwitchedPartTest {
   @Test
   void lensOfANull_isRefused() {
     assertThatThrownBy(() -> new SwitchPart("arm", ChainPart.LENS, false).apply(RIG))
-        .hasMessage("part is lens, of the null 'arm'; allowed: a camera's lens");
+        .hasMessage("off is lens, of 'arm'; allowed: keys, carried (it has no lens)");
   }
 }

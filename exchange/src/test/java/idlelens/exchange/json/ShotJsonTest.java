@@ -40,6 +40,15 @@ class ShotJsonTest {
   }
 
   @Test
+  void read_lensSwitchedOffWhereThereIsNone_isRefused() {
+    String text = text().replace("[\"keys\",\"carried\"]", "[\"keys\",\"lens\"]");
+    assertThat(text).isNotEqualTo(text());
+    assertThatThrownBy(() -> ShotJson.read(octets(text)))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining("off is lens, of 'parked'; allowed: keys, carried");
+  }
+
+  @Test
   void file_withAssets_givesThemBack() throws Exception {
     byte[] asset = {1, 2, 3};
     byte[] file = ShotJson.file(new ShotJson.Parcel(SHOT, Map.of(Rigs.ASSET, asset)));
