@@ -51,7 +51,7 @@ public final class ShotJson {
 
   /** The document as stored, without assets. */
   public static ObjectNode write(Shot shot) {
-    ObjectNode out = frame(shot);
+    ObjectNode out = head(shot);
     ArrayNode nodes = out.putArray("nodes");
     shot.nodes().forEach(n -> nodes.add(NodeJson.write(n)));
     writeMarkers(shot, out);
@@ -59,7 +59,7 @@ public final class ShotJson {
   }
 
   /** What stands before the nodes. */
-  static ObjectNode frame(Shot shot) {
+  static ObjectNode head(Shot shot) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     out.put("format", FORMAT).put("version", VERSION);
     out.setAll(writeHeader(shot.header()));

@@ -24,7 +24,7 @@ public final class ShotText {
           known != null ? known : JsonPlace.mapper().writeValueAsString(NodeJson.write(node)));
     }
     String all = shot.nodes().stream().map(nodes::get).collect(Collectors.joining(",", "[", "]"));
-    ObjectNode out = ShotJson.frame(shot);
+    ObjectNode out = ShotJson.head(shot);
     out.putRawValue("nodes", new RawValue(all));
     ShotJson.writeMarkers(shot, out);
     octets = JsonPlace.mapper().writeValueAsBytes(out);

@@ -135,7 +135,7 @@ function showNumbers() {
   $('strip-focus').title = lens ? `Field of view ${degrees(lens.horizontalDeg)} × ${degrees(lens.verticalDeg)}` : '';
   const off = desk.camera ? offInRig(store, desk.camera) : [];
   $('strip-off').hidden = off.length === 0;
-  $('strip-off').textContent = off.length > 1 ? `${off[0]} + ${off.length - 1}` : off[0] ?? '';
+  $('strip-off').textContent = off.length > 1 ? `${off.length} parts off` : off[0] ?? '';
   $('strip-off').title = off.join(', ');
   $('strip-frame').textContent = desk.frame;
   frameField.refresh();

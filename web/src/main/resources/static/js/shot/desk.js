@@ -28,8 +28,9 @@ export class Desk extends EventTarget {
     this.tolerance = { m: 0.001, '°': 0.01, mm: 0.01, 'f/': 0.01, 'focus m': 0.001 }; // overshoot let pass
     this.pinned = new Set(); // nodes whose curves stay while others are selected
     this.dimmed = new Set(); // 'node channel' of curves put into the background
-    this.loose = null; // {id, frame, edits}
+    this.loose = null; // {id, frame, settled: edits, earlier: the loose pose before the last of these}
     store.addEventListener('shot', () => this.checkReferences());
+    store.addEventListener('not-shown', (event) => this.refuseLoose(event.detail));
   }
 
   announce(name) { this.dispatchEvent(new CustomEvent(name)); }
@@ -246,10 +247,20 @@ export class Desk extends EventTarget {
     if (loose && this.loose?.id === node.id && this.loose.frame === this.frame) edits = [...this.loose.settled, ...edits];
     if (!done) { this.store.show(edits); return Promise.resolve(true); }
     if (!loose) { this.loose = null; return this.store.edit(edits); }
-    this.loose = { id: node.id, frame: this.frame, settled: edits };
+    const earlier = this.loose?.id === node.id && this.loose.frame === this.frame ? this.loose : null;
+    this.loose = { id: node.id, frame: this.frame, settled: edits, earlier };
     this.store.show(edits);
     this.announce('loose');
     return Promise.resolve(true);
+  }
+
+  /** A loose pose that the rules refuse is as it was before; one that never was is let go. */
+  refuseLoose(edits) {
+    if (this.loose?.settled !== edits) return;
+    const { earlier } = this.loose;
+    if (!earlier) { this.letGoOfLoose(); return; }
+    this.loose = earlier;
+    this.store.show(earlier.settled);
   }
 
   /** Stores the loose pose as a key. */

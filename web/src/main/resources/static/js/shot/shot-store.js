@@ -8,7 +8,7 @@ const AGAIN_AFTER_MS = 1500;
 
 /**
  * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'ghost'
- * (another version beside this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem).
+ * (another version beside this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem), 'not-shown' (detail: the edits that were refused while only shown).
  */
 export class ShotStore extends EventTarget {
   constructor(id) {
@@ -67,7 +67,8 @@ export class ShotStore extends EventTarget {
     this.slopes = slopes;
     const missing = () => [...this.drawn].filter((id) => this.byId.has(id) && this.motion.has(id) && this.lacks(this.motion.get(id)));
     if (missing().length) await this.next(() => this.fetchCurves(missing())).catch(() => {}); // an answer before may have brought them
-    if (this.ghosts.some((ghost) => [...this.drawn].some((id) => ghost.motion.has(id) && this.lacks(ghost.motion.get(id))))) await this.compare(this.ghosts);
+    const lackSlopes = ({ motion }) => [...this.drawn].some((id) => motion.has(id) && !motion.get(id).slopes); // all else of a ghost is here
+    if (slopes && this.ghosts.some(lackSlopes)) await this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
   lacks(motion) { return !motion.curves || (this.slopes && !motion.slopes); }
@@ -187,6 +188,7 @@ export class ShotStore extends EventTarget {
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
       this.announce('refused', problem);
+      if (!problem.retry) this.announce('not-shown', wanted.edits);
     } finally {
       this.showing = false;
       if (this.waiting) { this.waiting = false; if (this.shown) this.show(this.shown.edits); }

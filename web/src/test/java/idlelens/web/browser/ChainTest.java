@@ -58,6 +58,22 @@ class ChainTest extends BrowserTest {
   }
 
   @Test
+  void keysOff_operating_isRefusedInWords_andLeavesNothingLoose() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate("() => idleLens.desk.goTo(1060)");
+    page.click("[data-switch=keys]");
+    waitForRevision(page, 2);
+    page.keyboard().press("o");
+    drag(page, middle(page.locator("#canvas")), 60, 0);
+    page.waitForSelector(".toast-line.bad:has-text('without effect while Keys is switched off')");
+    page.waitForFunction("() => idleLens.desk.loose === null && idleLens.store.shown === null");
+    assertThat(page.textContent("#notice")).doesNotContain("loose");
+    assertThat(number(page, "() => idleLens.store.revision")).isEqualTo(2);
+    complaints.removeIf(c -> c.contains("422")); // the refusal itself
+    page.close();
+  }
+
+  @Test
   void switches_areThereOnlyWhereTheyHaveAnEffect() {
     Page page = openFloor(app.copyOf("Quay walk"));
     page.evaluate("() => idleLens.desk.select('keeper')");
