@@ -4,10 +4,10 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -15,7 +15,7 @@ import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -35,16 +35,14 @@ final class BenchShots {
     List<Node> nodes = new ArrayList<>();
     for (int i = 0; i < NULLS; i++) {
       String carrier = i % 2 == 0 ? "" : "null" + (i - 1);
-      nodes.add(new Node.Null(body("null" + i, carrier, moving(random, Channels.pose()))));
+      nodes.add(new Node.Null(body("null" + i, carrier, moving(random, Chain.pose()))));
     }
     for (int i = 0; i < CAMERAS; i++) {
       String carrier = "null" + (1 + 2 * (i % 6));
-      Channels channels = moving(random, Channels.poseAndLens());
+      Chain channels = moving(random, Chain.poseAndLens());
       channels =
-          channels
-              .with(Channel.FOCAL, keyed(random, 35, 10))
-              .with(Channel.FOCUS, keyed(random, 6, 2));
-      nodes.add(new Node.Camera(body("cam" + i, carrier, channels), LensBody.PLAIN));
+          channels.with(Path.FOCAL, keyed(random, 35, 10)).with(Path.FOCUS, keyed(random, 6, 2));
+      nodes.add(new Node.Camera(body("cam" + i, carrier, channels), Lens.PLAIN));
     }
     ShotHeader header =
         new ShotHeader(
@@ -58,14 +56,14 @@ final class BenchShots {
     return new Shot(header, nodes);
   }
 
-  private static NodeBody body(String id, String carrier, Channels channels) {
+  private static NodeBody body(String id, String carrier, Chain channels) {
     return new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
   }
 
-  private static Channels moving(Random random, Channels channels) {
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    for (Channel channel : Channel.POSE) {
-      curves.put(channel, keyed(random, 0, channel.isTurn() ? 40 : 3));
+  private static Chain moving(Random random, Chain channels) {
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (Path channel : Path.POSE) {
+      curves.put(channel, keyed(random, 0, Path.POSE.indexOf(channel) >= 3 ? 40 : 3));
     }
     return channels.with(curves);
   }

@@ -4,7 +4,7 @@ import idlelens.core.edit.Edit;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.SetValues;
 import idlelens.core.motion.Evaluation;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Shot;
 import java.util.List;
 import java.util.Map;
@@ -63,7 +63,7 @@ public class EvaluationBenchmark {
   @Benchmark
   public Evaluation editToSamples() {
     step = (step + 1) % 1000;
-    Edit edit = new SetValues("cam3", 1100, Map.of(Channel.X, step * 0.001), Keying.WHOLE_POSE);
+    Edit edit = new SetValues("cam3", 1100, Map.of(Path.X, step * 0.001), Keying.WHOLE_POSE);
     Shot after = Edit.applyAll(shot, List.of(edit)).shot();
     return Evaluation.of(after, before.grid(), before);
   }

@@ -2,7 +2,7 @@ package idlelens.bench;
 
 import idlelens.core.curve.CurvePlayer;
 import idlelens.core.lens.Gate;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
@@ -41,22 +41,22 @@ final class FusedRigs {
       Node node = nodes.get(i);
       index.put(node.id(), i);
       carrier[i] = index.getOrDefault(node.carriage().carrierId(), -1);
-      pose[i] = players(node, Channel.POSE);
+      pose[i] = players(node, Path.POSE);
       if (node instanceof Node.Camera camera) {
-        lens[i] = players(node, Channel.LENS);
-        Gate gate = camera.lens().gate(shot.header().aspect());
+        lens[i] = players(node, Path.LENS);
+        Gate gate = camera.lens().lens().gate(shot.header().aspect());
         gateWidth[i] = gate.widthMm();
         gateHeight[i] = gate.heightMm();
-        circle[i] = camera.lens().circleMm(shot.header().aspect());
+        circle[i] = camera.lens().lens().circleMm(shot.header().aspect());
       }
     }
     world = new double[count * 7];
     out = new double[BenchShots.FRAMES * count * 15];
   }
 
-  private static CurvePlayer[] players(Node node, List<Channel> channels) {
+  private static CurvePlayer[] players(Node node, List<Path> channels) {
     List<CurvePlayer> players = new ArrayList<>();
-    channels.forEach(c -> players.add(node.channels().get(c).player()));
+    channels.forEach(c -> players.add(node.chain().curve(c).player()));
     return players.toArray(CurvePlayer[]::new);
   }
 

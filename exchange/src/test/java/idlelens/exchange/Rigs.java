@@ -6,19 +6,23 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.FilmBack;
-import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
-import idlelens.core.scene.KeyFilter;
+import idlelens.core.part.Aim;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Part;
+import idlelens.core.part.Path;
+import idlelens.core.part.Target;
+import idlelens.core.part.Window;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Bounds;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
@@ -27,6 +31,7 @@ import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 
@@ -45,42 +50,42 @@ public final class Rigs {
     return new Curve(framesAndValues[1], keys);
   }
 
-  private static NodeBody body(String id, Carriage carriage, Channels channels) {
+  private static NodeBody body(String id, Carriage carriage, Chain channels) {
     return new NodeBody(id, "The " + id, id.equals("hidden"), carriage, channels);
   }
 
-  private static Channels moving() {
+  private static Chain moving() {
+    return Chain.pose().with(moved());
+  }
+
+  private static Map<Path, Curve> moved() {
     Tangent free =
         new Tangent.Free(new Tangent.Handle(3.25, -0.5), new Tangent.Handle(4, 0.125), true, true);
     Tangent reached = new Tangent.Reached(new Tangent.Handle(2, 1), Tangent.Kind.HOLD);
-    return Channels.pose()
-        .with(
-            Map.of(
-                Channel.X, keyed(Tangent.Kind.SETTLE, 1001, 0.1, 1020, 3.5, 1040, 2),
-                Channel.Y, keyed(free, 1001, 1, 1033.5, 1.5),
-                Channel.Z, keyed(reached, 1001, 0, 1030, -4),
-                Channel.PAN, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 730),
-                Channel.TILT, keyed(Tangent.Kind.FLOW, 1001, -10, 1010, 20, 1048, -30),
-                Channel.ROLL,
-                    keyed(Tangent.Kind.SETTLE, 1001, 0, 1012, 8)
-                        .withBeyond(Beyond.RUN_ON, Beyond.CYCLE_AND_CARRY)));
+    return Map.of(
+        Path.X, keyed(Tangent.Kind.SETTLE, 1001, 0.1, 1020, 3.5, 1040, 2),
+        Path.Y, keyed(free, 1001, 1, 1033.5, 1.5),
+        Path.Z, keyed(reached, 1001, 0, 1030, -4),
+        Path.PAN, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 730),
+        Path.TILT, keyed(Tangent.Kind.FLOW, 1001, -10, 1010, 20, 1048, -30),
+        Path.ROLL,
+            keyed(Tangent.Kind.SETTLE, 1001, 0, 1012, 8)
+                .withBeyond(Beyond.RUN_ON, Beyond.CYCLE_AND_CARRY));
   }
 
   public static Shot everything() {
     RigidPose offset = RigidPose.of(0.5, -1, 2, 0.4, 0.1, -0.2);
-    LensBody lens =
-        new LensBody(
-            new FilmBack(36, 24),
-            Gate.Fit.HEIGHT,
-            1.33,
-            0.3,
-            OptionalDouble.of(0.025),
-            new FocusRule.Follow("crate", -0.2));
-    Channels camera =
-        Channels.poseAndLens()
-            .with(moving().curves())
-            .with(Channel.FOCAL, keyed(Tangent.Kind.SETTLE, 1001, 24, 1048, 70))
-            .with(Channel.F_STOP, Curve.still(4));
+    Lens lens =
+        new Lens(
+            Lens.PLAIN.body(),
+            new LensBody(
+                new FilmBack(36, 24), Gate.Fit.HEIGHT, 1.33, 0.3, OptionalDouble.of(0.025)),
+            new FocusRule.Follow(Target.OfNode.origin("crate"), -0.2));
+    Chain camera =
+        Chain.poseAndLens()
+            .with(moved())
+            .with(Path.FOCAL, keyed(Tangent.Kind.SETTLE, 1001, 24, 1048, 70))
+            .with(Path.F_STOP, Curve.still(4));
     return new Shot(
         new ShotHeader(
             "Everything",
@@ -93,11 +98,10 @@ public final class Rigs {
         List.of(
             new Node.Null(
                 body("dolly", Carriage.WORLD, moving())
-                    .withFilter(new KeyFilter(Set.of(Channel.ROLL), Set.of(Channel.Y)))),
+                    .withTakesKeys(new TakesKeys(Set.of(Path.ROLL), Set.of(Path.Y)))),
             new Node.Null(body("head", new Carriage("dolly", offset), moving())),
             new Node.Camera(body("cam", new Carriage("head", offset), camera), lens),
-            new Node.Camera(
-                body("still-cam", Carriage.WORLD, Channels.poseAndLens()), LensBody.PLAIN),
+            new Node.Camera(body("still-cam", Carriage.WORLD, Chain.poseAndLens()), Lens.PLAIN),
             piece("crate", new Shape.Box(1, 0.8, 0.6)),
             piece("drum", new Shape.Cylinder(0.4, 0.3, 1)),
             piece("ball", new Shape.Sphere(0.4)),
@@ -108,12 +112,10 @@ public final class Rigs {
             piece("hidden", new Shape.Card(1, 2)),
             piece("deck", new Shape.Decking(4, 10, 0.8, 0.05)),
             piece("roof", new Shape.Roof(4, 1, 5)),
-            new Node.Null(
-                body("parked", Carriage.by("dolly"), moving())
-                    .withOff(Set.of(ChainPart.KEYS, ChainPart.CARRIED))),
+            new Node.Null(body("parked", Carriage.by("dolly"), parked())),
             piece("hull", new Shape.Hull(4, 2, 12)),
             new Node.Sun(
-                body("sun", Carriage.WORLD, Channels.pose().restingAt(0, 9, 0, 30, -20, 0)),
+                body("sun", Carriage.WORLD, Chain.pose().restingAt(0, 9, 0, 30, -20, 0)),
                 "#ffd9a6",
                 1.25)),
         List.of(
@@ -121,8 +123,29 @@ public final class Rigs {
             new Marker("note", 1020.5, "Look here", Marker.Kind.NOTE, "cam")));
   }
 
+  /** Off in two parts, and aiming in all ways there are. */
+  private static Chain parked() {
+    List<Part> parts = new ArrayList<>();
+    for (Part part : moving().parts()) {
+      parts.add(part.withBody(part.body().withOn(false)));
+    }
+    Aim aim = Aim.at("aim-3c", new Target.OfNode("keeper", 0, 1.6, 0));
+    Window window = new Window(OptionalDouble.of(1010), OptionalDouble.empty(), 6, 0);
+    parts.add(aim.withBody(aim.body().withWindow(window)));
+    parts.add(
+        new Aim(
+            Aim.at("aim-4", Target.OfNode.origin("cam")).body().withOn(false),
+            Aim.Side.TOP,
+            Aim.Roll.LEVELLED,
+            new Target.Place(1, 2.5, -3),
+            Optional.of(Target.OfNode.origin("crate"))));
+    return new Chain(parts)
+        .with(new Path("aim-3c", "weight"), keyed(Tangent.Kind.FLOW, 1001, 0, 1020, 1))
+        .with(new Path("aim-4", "blend"), Curve.still(0.25));
+  }
+
   private static Node piece(String id, Shape shape) {
-    Channels at = Channels.pose().restingAt(id.length(), 0, -8, 10, 0, 0);
+    Chain at = Chain.pose().restingAt(id.length(), 0, -8, 10, 0, 0);
     return new Node.Piece(
         body(id, Carriage.WORLD, at), shape, new Finish("#a9675a", Finish.Kind.MATT));
   }

@@ -5,8 +5,13 @@ const when = (text) => new Date(`${text}Z`).toLocaleString('en-GB', { dateStyle:
 
 /** Saves an answer as the file it names itself. */
 async function download(answer) {
-  const name = decodeURIComponent(/filename\*=UTF-8''([^;]+)/.exec(answer.headers.get('Content-Disposition'))?.[1] ?? 'shot');
-  const link = Object.assign(document.createElement('a'), { href: URL.createObjectURL(await answer.blob()), download: name });
+  const name = decodeURIComponent(
+    /filename\*=UTF-8''([^;]+)/.exec(answer.headers.get('Content-Disposition'))?.[1] ?? 'shot',
+  );
+  const link = Object.assign(document.createElement('a'), {
+    href: URL.createObjectURL(await answer.blob()),
+    download: name,
+  });
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
@@ -23,14 +28,30 @@ document.addEventListener('alpine:init', () => {
     entries: [],
     loaded: false,
 
-    get isNew() { return this.into === 'new'; },
-    get firstHint() { return this.isNew ? 'as in the file, else 1001' : 'that of the shot'; },
-    get bringText() { return this.busy ? 'Reading…' : 'Bring in'; },
-    get none() { return this.loaded && this.entries.length === 0; },
-    get some() { return this.entries.length > 0; },
-    get doneText() { return this.done ? `${this.done.nodes.length} nodes came in.` : ''; },
-    get doneLink() { return this.done ? `/shots/${this.done.shotId}` : ''; },
-    get doneNotes() { return this.done ? this.done.notes : []; },
+    get isNew() {
+      return this.into === 'new';
+    },
+    get firstHint() {
+      return this.isNew ? 'as in the file, else 1001' : 'that of the shot';
+    },
+    get bringText() {
+      return this.busy ? 'Reading…' : 'Bring in';
+    },
+    get none() {
+      return this.loaded && this.entries.length === 0;
+    },
+    get some() {
+      return this.entries.length > 0;
+    },
+    get doneText() {
+      return this.done ? `${this.done.nodes.length} nodes came in.` : '';
+    },
+    get doneLink() {
+      return this.done ? `/shots/${this.done.shotId}` : '';
+    },
+    get doneNotes() {
+      return this.done ? this.done.notes : [];
+    },
 
     init() {
       this.shot = this.$el.dataset.shot;
@@ -47,16 +68,23 @@ document.addEventListener('alpine:init', () => {
       try {
         await download(await getAnswer(path));
         await this.list();
-      } catch (problem) { this.outTrouble = problem.message; }
+      } catch (problem) {
+        this.outTrouble = problem.message;
+      }
     },
     send(event) {
       const form = new FormData(event.target);
       const cameras = form.getAll('camera');
-      if (!cameras.length) { this.outTrouble = 'Choose at least one camera'; return undefined; }
+      if (!cameras.length) {
+        this.outTrouble = 'Choose at least one camera';
+        return undefined;
+      }
       const query = new URLSearchParams([...cameras.map((c) => ['camera', c]), ['set', String(form.has('set'))]]);
       return this.write(`/api/shots/${this.shot}/export/glb?${query}`);
     },
-    save() { return this.write(`/api/shots/${this.shot}/export/json`); },
+    save() {
+      return this.write(`/api/shots/${this.shot}/export/json`);
+    },
     async bring() {
       this.inTrouble = '';
       this.done = null;
@@ -68,10 +96,13 @@ document.addEventListener('alpine:init', () => {
         const whole = files.some((file) => file.name.toLowerCase().endsWith('.json'));
         if (!this.isNew && !whole) form.append('shot', this.shot);
         if (this.isNew && this.rate.trim()) form.append('rate', this.rate.trim());
-        if (this.first.trim()) form.append('firstFrame', Math.round(await readQuantity(this.first, 'frames', this.rate || '24')));
+        if (this.first.trim())
+          form.append('firstFrame', Math.round(await readQuantity(this.first, 'frames', this.rate || '24')));
         this.done = await postJson(`/api/productions/${this.production}/imports`, form);
         await this.list();
-      } catch (problem) { this.inTrouble = problem.message; }
+      } catch (problem) {
+        this.inTrouble = problem.message;
+      }
       this.busy = false;
     },
   }));

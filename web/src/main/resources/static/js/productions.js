@@ -19,8 +19,13 @@ document.addEventListener('alpine:init', () => {
       this.trouble = '';
       dialog.showModal();
     },
-    close(event) { event.target.closest('dialog').close(); },
-    openProduction() { this.name = ''; this.open(this.$refs.production); },
+    close(event) {
+      event.target.closest('dialog').close();
+    },
+    openProduction() {
+      this.name = '';
+      this.open(this.$refs.production);
+    },
     openShot(event) {
       this.production = event.currentTarget.dataset.production;
       this.name = 'New shot';
@@ -33,7 +38,11 @@ document.addEventListener('alpine:init', () => {
 
     async attempt(work) {
       this.trouble = '';
-      try { await work(); } catch (problem) { this.trouble = problem.message; }
+      try {
+        await work();
+      } catch (problem) {
+        this.trouble = problem.message;
+      }
     },
     addProduction() {
       return this.attempt(async () => {
@@ -47,8 +56,13 @@ document.addEventListener('alpine:init', () => {
         const first = await frames(this.first);
         const length = await frames(this.length);
         const shot = await postJson(`/api/productions/${this.production}/shots`, {
-          name: this.name, rate: this.rate, in: first, out: first + length - 1,
-          handles: await frames(this.handles), aspect: Number(this.aspect), newKeys: 'settle',
+          name: this.name,
+          rate: this.rate,
+          in: first,
+          out: first + length - 1,
+          handles: await frames(this.handles),
+          aspect: Number(this.aspect),
+          newKeys: 'settle',
         });
         location.assign(`/shots/${shot.id}`);
       });
@@ -70,7 +84,9 @@ document.addEventListener('alpine:init', () => {
       try {
         await postJson(`/api/shots/${shot}/duplicate`, { name: `${name} copy` });
         location.reload();
-      } catch (problem) { toast(problem.message, { bad: true }); }
+      } catch (problem) {
+        toast(problem.message, { bad: true });
+      }
     },
     async remove(event) {
       const { shot, name } = event.currentTarget.dataset;
@@ -85,7 +101,9 @@ document.addEventListener('alpine:init', () => {
             card.hidden = false;
           },
         });
-      } catch (problem) { toast(problem.message, { bad: true }); }
+      } catch (problem) {
+        toast(problem.message, { bad: true });
+      }
     },
   }));
 });

@@ -2,7 +2,7 @@ package idlelens.core.check;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,12 +16,12 @@ import java.util.stream.Collectors;
  * A channel that starts to move before it was meant to: it is not keyed at a pose key of its node,
  * so it sets off at the key before that.
  *
- * @param channel the channel
+ * @param path the channel
  * @param from frame of the key at which it sets off
  * @param missing frame of the first pose key after that, at which it has no key
  * @param amount how far it has come there, in the unit of the channel
  */
-public record Creep(Channel channel, double from, double missing, double amount) {
+public record Creep(Path path, double from, double missing, double amount) {
   /** Movement smaller than this, in metres or degrees, is none. */
   private static final double NOTHING = 1e-6;
 
@@ -30,22 +30,21 @@ public record Creep(Channel channel, double from, double missing, double amount)
    * keyed pose channels, and two or more, have a key.
    */
   public static List<Creep> find(Node node) {
-    List<Channel> keyed =
-        Channel.POSE.stream().filter(c -> node.channels().get(c).isKeyed()).toList();
+    List<Path> keyed = Path.POSE.stream().filter(c -> node.chain().curve(c).isKeyed()).toList();
     NavigableSet<Double> poses = poseKeys(node, keyed);
     List<Creep> found = new ArrayList<>();
-    for (Channel channel : keyed) {
-      if (node.filter().passes(channel)) {
-        find(channel, node.channels().get(channel), poses, found);
+    for (Path path : keyed) {
+      if (node.takesKeys().passes(path)) {
+        find(path, node.chain().curve(path), poses, found);
       }
     }
     return found;
   }
 
-  private static NavigableSet<Double> poseKeys(Node node, List<Channel> keyed) {
+  private static NavigableSet<Double> poseKeys(Node node, List<Path> keyed) {
     TreeMap<Double, Integer> count = new TreeMap<>();
     keyed.forEach(
-        c -> node.channels().get(c).keys().forEach(k -> count.merge(k.frame(), 1, Integer::sum)));
+        c -> node.chain().curve(c).keys().forEach(k -> count.merge(k.frame(), 1, Integer::sum)));
     int least = Math.max(2, (keyed.size() + 1) / 2);
     return count.entrySet().stream()
         .filter(e -> e.getValue() >= least)
@@ -53,8 +52,7 @@ public record Creep(Channel channel, double from, double missing, double amount)
         .collect(Collectors.toCollection(TreeSet::new));
   }
 
-  private static void find(
-      Channel channel, Curve curve, NavigableSet<Double> poses, List<Creep> found) {
+  private static void find(Path path, Curve curve, NavigableSet<Double> poses, List<Creep> found) {
     for (int i = 0; i + 1 < curve.keys().size(); i++) {
       Key left = curve.keys().get(i);
       Key right = curve.keys().get(i + 1);
@@ -67,7 +65,7 @@ public record Creep(Channel channel, double from, double missing, double amount)
       }
       double amount = curve.at(pose) - left.value();
       if (Math.abs(amount) > NOTHING) {
-        found.add(new Creep(channel, left.frame(), pose, amount));
+        found.add(new Creep(path, left.frame(), pose, amount));
       }
     }
   }

@@ -139,7 +139,7 @@ public final class Curve {
         in != null ? in : given != null ? given.in() : out,
         out != null ? out : given != null ? given.out() : in,
         given == null || given.joined(),
-        given != null && given.weighted());
+        given != null && given.ownLength());
   }
 
   private Tangent.Handle leaving(Slopes slopes, int i) {

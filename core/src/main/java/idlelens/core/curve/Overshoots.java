@@ -117,7 +117,7 @@ public final class Overshoots {
       Tangent.Handle out = s.out().times(1, factor);
       boolean joined = keepJoined && left.joined();
       Tangent.Handle in = joined ? left.in().sloped(out.slope()) : left.in();
-      cured = turned(cured, i, new Tangent.Free(in, out, joined, cut || left.weighted()));
+      cured = turned(cured, i, new Tangent.Free(in, out, joined, cut || left.ownLength()));
     } else if (cut) {
       cured = cured.leftBy(i, s.out());
     }
@@ -130,7 +130,7 @@ public final class Overshoots {
     }
     boolean joined = keepJoined && right.joined();
     Tangent.Handle out = joined ? right.out().sloped(in.slope()) : right.out();
-    return turned(cured, i + 1, new Tangent.Free(in, out, joined, cut || right.weighted()));
+    return turned(cured, i + 1, new Tangent.Free(in, out, joined, cut || right.ownLength()));
   }
 
   private static Curve turned(Curve curve, int key, Tangent.Free tangent) {

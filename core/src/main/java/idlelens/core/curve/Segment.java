@@ -32,7 +32,7 @@ public record Segment(
 
   /** The handle with which key {@code i} is left, before it is cut to fit. */
   static Tangent.Handle leaving(List<Key> keys, Slopes slopes, int i) {
-    if (keys.get(i).tangent() instanceof Tangent.Free free && free.weighted()) {
+    if (keys.get(i).tangent() instanceof Tangent.Free free && free.ownLength()) {
       return free.out();
     }
     double third = (keys.get(i + 1).frame() - keys.get(i).frame()) / 3;
@@ -41,7 +41,7 @@ public record Segment(
 
   /** The handle with which key {@code i} is reached, before it is cut to fit. */
   static Tangent.Handle reaching(List<Key> keys, Slopes slopes, int i) {
-    if (keys.get(i).tangent() instanceof Tangent.Free free && free.weighted()) {
+    if (keys.get(i).tangent() instanceof Tangent.Free free && free.ownLength()) {
       return free.in();
     }
     if (keys.get(i).tangent() instanceof Tangent.Reached reached) {

@@ -26,40 +26,40 @@ public sealed interface Tangent {
    * @param in handle towards the key before
    * @param out handle towards the key after
    * @param joined whether both handles stay on one line when one is dragged
-   * @param weighted whether a handle's length counts; if not, only its slope does, and it reaches a
-   *     third of the way to the next key, wherever that is
+   * @param ownLength whether a handle's length counts; if not, only its slope does, and it reaches
+   *     a third of the way to the next key, wherever that is
    */
-  record Free(Handle in, Handle out, boolean joined, boolean weighted) implements Tangent {
+  record Free(Handle in, Handle out, boolean joined, boolean ownLength) implements Tangent {
     public Free {
       Require.present(in, "tangent.in");
       Require.present(out, "tangent.out");
     }
 
-    /** One slope on both sides, without weight. */
+    /** One slope on both sides, of no own length. */
     public static Free sloped(double valueAFrame) {
       return new Free(new Handle(1, valueAFrame), new Handle(1, valueAFrame), true, false);
     }
 
     public Free withIn(Handle newIn) {
-      return new Free(newIn, out, joined, weighted);
+      return new Free(newIn, out, joined, ownLength);
     }
 
     public Free withOut(Handle newOut) {
-      return new Free(in, newOut, joined, weighted);
+      return new Free(in, newOut, joined, ownLength);
     }
 
     public Free withJoined(boolean newJoined) {
-      return new Free(in, out, newJoined, weighted);
+      return new Free(in, out, newJoined, ownLength);
     }
 
-    public Free withWeighted(boolean newWeighted) {
-      return new Free(in, out, joined, newWeighted);
+    public Free withOwnLength(boolean newOwnLength) {
+      return new Free(in, out, joined, newOwnLength);
     }
 
     /** The same handles seen with time running backwards. */
     public Free reversed() {
       Handle newIn = new Handle(out.frames(), -out.value());
-      return new Free(newIn, new Handle(in.frames(), -in.value()), joined, weighted);
+      return new Free(newIn, new Handle(in.frames(), -in.value()), joined, ownLength);
     }
   }
 

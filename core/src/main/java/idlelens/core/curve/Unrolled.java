@@ -76,7 +76,7 @@ final class Unrolled {
   private Key frozen(int i) {
     Key key = curve.keys().get(i);
     return key.tangent().leavesBending()
-        ? key.withTangent(curve.handles(i).withWeighted(true))
+        ? key.withTangent(curve.handles(i).withOwnLength(true))
         : key;
   }
 }

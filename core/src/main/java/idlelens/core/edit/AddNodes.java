@@ -1,12 +1,11 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Part;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 
 /** Puts new nodes at the end of the list of what is on set. */
 public record AddNodes(List<Node> nodes) implements Edit {
@@ -23,15 +22,18 @@ public record AddNodes(List<Node> nodes) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    Set<String> touched = new HashSet<>();
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
     for (Node node : nodes) {
-      touched.add(node.id() + "/*");
+      places.changes(Place.node(node.id()), Place.inOrder(node.id()));
+      for (Part part : node.chain().parts()) {
+        part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
+      }
       if (node.carriage().isCarried()) {
-        touched.add(node.carriage().carrierId() + "/carries");
+        places.changes(Place.carries(node.carriage().carrierId(), node.id()));
       }
     }
-    return touched;
+    return places.done();
   }
 
   @Override

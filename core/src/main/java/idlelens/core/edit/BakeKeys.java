@@ -4,14 +4,13 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.CurvePlayer;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 
 /**
  * Writes keyed channels out as keys at even steps over a range, smooth through each. Keys outside
@@ -21,10 +20,10 @@ import java.util.Set;
  * @param to last frame, which always gets a key
  * @param step frames from key to key, 1 or more
  */
-public record BakeKeys(String id, List<Channel> channels, double from, double to, int step)
+public record BakeKeys(String id, List<Path> paths, double from, double to, int step)
     implements Edit {
   public BakeKeys {
-    channels = List.copyOf(channels);
+    paths = List.copyOf(paths);
     Require.within(from, -1e7, 1e7, "from");
     Require.within(to, from, from + Curve.MOST_KEYS - 1, "to");
     Require.within(step, 1, 1000, "step");
@@ -33,11 +32,11 @@ public record BakeKeys(String id, List<Channel> channels, double from, double to
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    List<Channel> keyed = channels.stream().filter(c -> node.channels().get(c).isKeyed()).toList();
+    List<Path> keyed = paths.stream().filter(c -> node.chain().curve(c).isKeyed()).toList();
     if (keyed.isEmpty()) {
       throw new RefusedException("channels", "without keys", "channels that have keys");
     }
-    return shot.withNode(node.withChannels(node.channels().map(keyed, this::baked)));
+    return shot.withNode(node.withChain(node.chain().map(keyed, this::baked)));
   }
 
   private Curve baked(Curve curve) {
@@ -53,8 +52,8 @@ public record BakeKeys(String id, List<Channel> channels, double from, double to
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, channels);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(id, paths).done();
   }
 
   @Override

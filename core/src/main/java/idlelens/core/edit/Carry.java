@@ -3,13 +3,14 @@ package idlelens.core.edit;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Carried;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.Set;
+import java.util.List;
 
 /**
  * Gives a node to a carrier, or to the world. With its place kept, the node stays where it is at
@@ -40,7 +41,7 @@ public record Carry(String id, String carrierId, double frame, boolean keepPlace
     RigidPose before = Evaluation.at(shot, frame).ownSpace(id, 0);
     RigidPose after = Evaluation.at(plain, frame).ownSpace(id, 0);
     RigidPose offset = after.inverse().times(before);
-    return node.channels().isKeyed(Channel.POSE)
+    return node.chain().isKeyed(Path.POSE)
         ? shot.withNode(node.withCarriage(new Carriage(carrierId, offset)))
         : plain.withNode(rested(plain.node(id), offset));
   }
@@ -67,12 +68,12 @@ public record Carry(String id, String carrierId, double frame, boolean keepPlace
   /** The node with the offset worked into its own still values. */
   private static Node rested(Node node, RigidPose offset) {
     double[] v = new double[6];
-    Channel.POSE.forEach(c -> v[c.ordinal()] = node.channels().get(c).rest());
+    Path.POSE.forEach(c -> v[Path.POSE.indexOf(c)] = node.chain().curve(c).rest());
     double[] near = {Math.toRadians(v[3]), Math.toRadians(v[4]), Math.toRadians(v[5])};
     RigidPose own = offset.times(RigidPose.of(v[0], v[1], v[2], near[0], near[1], near[2]));
     double[] turn = Turns.panTiltRoll(own.turn(), near);
-    return node.withChannels(
-        node.channels()
+    return node.withChain(
+        node.chain()
             .restingAt(
                 own.x(),
                 own.y(),
@@ -83,10 +84,24 @@ public record Carry(String id, String carrierId, double frame, boolean keepPlace
   }
 
   @Override
-  public Set<String> touches() {
-    return carrierId.isEmpty()
-        ? Set.of(id + "/carrier")
-        : Set.of(id + "/carrier", carrierId + "/carries");
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places =
+        Footprint.of(shot)
+            .changes(Place.leans(id), Place.settings(id, Carried.ID))
+            .reliesOn(Place.there(id));
+    for (String carrier : List.of(carrierId, shot.node(id).carriage().carrierId())) {
+      if (!carrier.isEmpty()) {
+        places.changes(Place.carries(carrier, id));
+      }
+    }
+    if (!carrierId.isEmpty()) {
+      places.leansOn(carrierId);
+    }
+    if (keepPlace) {
+      places.changes(id, Path.POSE).reliesOnMotion(id);
+      shot.find(carrierId).ifPresent(c -> places.reliesOnMotion(carrierId));
+    }
+    return places.done();
   }
 
   @Override

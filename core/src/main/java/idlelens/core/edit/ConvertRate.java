@@ -1,22 +1,24 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Part;
+import idlelens.core.part.Path;
+import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Retiming;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Gives the shot another frame rate.
@@ -53,24 +55,31 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
     int length = Math.max(1, (int) Math.rint(header.range().length() * factor));
     int handles =
         Math.min(ShotHeader.MOST_HANDLES, (int) Math.ceil(header.handles() * factor - 1e-9));
-    List<Node> nodes = shot.nodes().stream().map(n -> retimed(n, map)).toList();
+    List<Node> nodes = shot.nodes().stream().map(n -> retimed(n, map, factor)).toList();
     List<Marker> markers =
         shot.markers().stream().map(m -> m.withFrame(whole(map.at(m.frame())))).toList();
     ShotHeader next = header.withTime(rate, new FrameRange(in, in + length - 1), handles);
     return shot.withHeader(next).withNodes(nodes).withMarkers(markers);
   }
 
-  private Node retimed(Node node, TimeMap map) {
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    node.channels()
-        .curves()
-        .forEach(
-            (channel, curve) -> {
-              if (curve.isKeyed()) {
-                curves.put(channel, rounded(Retiming.apply(curve, map, Landing.REFUSE), node));
-              }
-            });
-    return curves.isEmpty() ? node : node.withChannels(node.channels().with(curves));
+  private Node retimed(Node node, TimeMap map, double factor) {
+    Chain chain = node.chain();
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (Path path : chain.paths()) {
+      if (chain.curve(path).isKeyed()) {
+        curves.put(path, rounded(Retiming.apply(chain.curve(path), map, Landing.REFUSE), node));
+      }
+    }
+    return node.withChain(chain.with(curves).mapped(part -> stamped(part, map, factor)));
+  }
+
+  /** Frames that a part holds stay at their moments, and what lasts goes on as long. */
+  private Part stamped(Part part, TimeMap map, double factor) {
+    if (part.body().window().equals(Window.OPEN)) {
+      return part;
+    }
+    Part moved = part.stampsRetimed(frame -> whole(map.at(frame)));
+    return moved.withBody(moved.body().withWindow(moved.body().window().faded(factor)));
   }
 
   private Curve rounded(Curve curve, Node node) {
@@ -90,8 +99,8 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of("everything", "header", "markers");
+  public Footprint footprint(Shot shot) {
+    return Footprint.ALL;
   }
 
   @Override

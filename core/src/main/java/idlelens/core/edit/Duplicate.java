@@ -1,7 +1,7 @@
 package idlelens.core.edit;
 
-import idlelens.core.lens.FocusRule;
-import idlelens.core.scene.Carriage;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Part;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Copies a node with all that it carries, and puts the copy after the original.
@@ -22,39 +21,46 @@ public record Duplicate(String id, String newId, String newName) implements Edit
   @Override
   public Shot apply(Shot shot) {
     List<Node> family = shot.family(id);
-    Map<String, String> ids = new HashMap<>();
-    family.forEach(n -> ids.put(n.id(), ids.isEmpty() ? newId : newId + "-" + ids.size()));
+    Map<String, String> ids = ids(family);
     List<Node> nodes = new ArrayList<>(shot.nodes());
     int after = nodes.stream().map(Node::id).toList().indexOf(id) + 1;
     nodes.addAll(after, family.stream().map(n -> copy(n, ids)).toList());
     return shot.withNodes(nodes);
   }
 
+  private Map<String, String> ids(List<Node> family) {
+    Map<String, String> ids = new HashMap<>();
+    family.forEach(n -> ids.put(n.id(), ids.isEmpty() ? newId : newId + "-" + ids.size()));
+    return ids;
+  }
+
+  /** A copy whose parts read the copies of what is copied along. */
   private Node copy(Node node, Map<String, String> ids) {
-    Carriage carriage = node.carriage();
-    String carrier = ids.getOrDefault(carriage.carrierId(), carriage.carrierId());
-    Node copy =
-        node.withBody(
-            new NodeBody(
-                ids.get(node.id()),
-                node.id().equals(id) ? newName : node.name(),
-                node.hidden(),
-                new Carriage(carrier, carriage.offset()),
-                node.channels(),
-                node.filter(),
-                node.body().off()));
-    if (copy instanceof Node.Camera camera
-        && camera.lens().focus() instanceof FocusRule.Follow follow
-        && ids.containsKey(follow.nodeId())) {
-      FocusRule inside = new FocusRule.Follow(ids.get(follow.nodeId()), follow.offsetM());
-      return camera.withLens(camera.lens().withFocus(inside));
-    }
-    return copy;
+    return node.withBody(
+        new NodeBody(
+            ids.get(node.id()),
+            node.id().equals(id) ? newName : node.name(),
+            node.hidden(),
+            node.chain().mapped(p -> p.withNodes(other -> ids.getOrDefault(other, other))),
+            node.takesKeys()));
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/*", newId + "/*");
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    List<Node> family = shot.family(id);
+    Map<String, String> ids = ids(family);
+    for (Node node : family) {
+      String copy = ids.get(node.id());
+      places.reliesOn(Place.node(node.id())).changes(Place.node(copy), Place.inOrder(copy));
+      for (Part part : node.chain().parts()) {
+        part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
+      }
+    }
+    Carriage carriage = shot.node(id).carriage();
+    return carriage.isCarried()
+        ? places.changes(Place.carries(carriage.carrierId(), newId)).done()
+        : places.done();
   }
 
   @Override

@@ -4,6 +4,7 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 import java.util.List;
 import java.util.Set;
+import java.util.function.BiFunction;
 
 /** One change to a shot. Applied to the same shot it always gives the same shot. */
 public sealed interface Edit
@@ -14,6 +15,11 @@ public sealed interface Edit
         Rename,
         SetHidden,
         SwitchPart,
+        AddPart,
+        RemovePart,
+        OrderParts,
+        SetPart,
+        SetStamp,
         Carry,
         SetValues,
         Operate,
@@ -34,12 +40,11 @@ public sealed interface Edit
         SetHandle,
         TurnTangent,
         SetBeyond,
-        SetKeyFilter,
+        SetTakesKeys,
         Retime,
         ConvertRate,
         SetMarkers,
         RemoveMarkers,
-        SetLens,
         SetFieldOfView,
         SetPiece,
         SetSun,
@@ -54,16 +59,17 @@ public sealed interface Edit
   Shot apply(Shot shot);
 
   /**
-   * The things this edit changes or relies on, such as {@code header}, {@code cam/x}, {@code cam/*}
-   * or {@code everything}. Two edits that touch nothing in common can be applied in either order.
+   * What this edit changes of a shot, and what else its outcome depends on.
+   *
+   * @throws idlelens.core.rule.RefusedException if the shot lacks what the edit names
    */
-  Set<String> touches();
+  Footprint footprint(Shot shot);
 
   /** What was done, in a few words for a list of changes. */
   String summary();
 
-  /** A shot after some edits, with the edit that takes them all back. */
-  record Applied(Shot shot, Edit inverse) {}
+  /** A shot after some edits, with the edit that takes them all back, and what they touch. */
+  record Applied(Shot shot, Edit inverse, Footprint footprint) {}
 
   /**
    * Applies edits in order, all or none.
@@ -71,37 +77,31 @@ public sealed interface Edit
    * @throws idlelens.core.rule.RefusedException with the place {@code edits[i]}
    */
   static Applied applyAll(Shot shot, List<Edit> edits) {
+    return applyAll(shot, edits, Locks::kept);
+  }
+
+  /** Applies edits that history keeps: what could be done once is done again, locks or not. */
+  static Applied applyAgain(Shot shot, List<Edit> edits) {
+    return applyAll(shot, edits, (before, edit) -> edit.apply(before));
+  }
+
+  private static Applied applyAll(
+      Shot shot, List<Edit> edits, BiFunction<Shot, Edit, Shot> applying) {
     Shot after = shot;
+    Footprint footprint = new Footprint(Set.of(), Set.of());
     for (int i = 0; i < edits.size(); i++) {
       try {
-        after = Locks.kept(after, edits.get(i));
+        footprint = footprint.and(edits.get(i).footprint(after));
+        after = applying.apply(after, edits.get(i));
       } catch (RefusedException e) {
         throw edits.size() == 1 ? e : e.inside("edits[" + i + "]");
       }
     }
-    return new Applied(after, Restore.from(after, shot));
+    return new Applied(after, Restore.from(after, shot), footprint);
   }
 
   /** The edit that leads from one shot to another. */
   static Edit between(Shot from, Shot to) {
     return Restore.from(from, to);
-  }
-
-  /** Whether two sets of touched things have something in common. */
-  static boolean overlap(Set<String> one, Set<String> other) {
-    if (one.contains("everything") || other.contains("everything")) {
-      return true;
-    }
-    return one.stream().anyMatch(a -> other.stream().anyMatch(b -> same(a, b)));
-  }
-
-  private static boolean same(String a, String b) {
-    if (a.equals(b)) {
-      return true;
-    }
-    boolean wide = a.endsWith("/*") || b.endsWith("/*");
-    return wide
-        && a.substring(0, a.indexOf('/') + 1).equals(b.substring(0, b.indexOf('/') + 1))
-        && a.indexOf('/') > 0;
   }
 }

@@ -5,7 +5,6 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /**
  * Keeps channels still until a frame: each gets a key there with the value of its key before, so
@@ -41,8 +40,8 @@ public record HoldUntil(Picks picks) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

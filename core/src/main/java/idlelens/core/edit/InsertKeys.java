@@ -3,7 +3,6 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.KeyInsertion;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /** Puts keys on curves without changing the curves. */
 public record InsertKeys(Picks picks) implements Edit {
@@ -21,8 +20,8 @@ public record InsertKeys(Picks picks) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).reliesOn(Place.header("newKeys")).done();
   }
 
   @Override

@@ -1,8 +1,8 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Key;
+import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import java.util.Collections;
 import java.util.List;
 
@@ -10,17 +10,18 @@ import java.util.List;
  * Some keys of a node: those of these channels at these frames.
  *
  * @param id the node
- * @param channels at least one
+ * @param paths at least one
  * @param frames within 1e-6 of a frame
  */
-public record KeyPick(String id, List<Channel> channels, List<Double> frames) {
+public record KeyPick(String id, List<Path> paths, List<Double> frames) {
   private static final double SAME_FRAME = 1e-6;
+  private static final int MOST_PATHS = 1000;
 
   public KeyPick {
     Require.present(id, "id");
-    channels = List.copyOf(channels);
+    paths = List.copyOf(paths);
     frames = frames.stream().sorted().distinct().toList();
-    Require.within(channels.size(), 1, Channel.values().length, "channels.count");
+    Require.within(paths.size(), 1, MOST_PATHS, "channels.count");
   }
 
   /** Whether a key is one of those. */

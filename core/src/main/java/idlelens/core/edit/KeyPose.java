@@ -1,27 +1,26 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Chain;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Keys channels at a frame with the values they have there; those that the node's filter leaves out
  * are passed over.
  *
- * @param channels the channels; the six of the pose make a whole-pose key
+ * @param paths the paths; the six of the pose make a whole-pose key
  */
-public record KeyPose(String id, double frame, List<Channel> channels) implements Edit {
+public record KeyPose(String id, double frame, List<Path> paths) implements Edit {
   public KeyPose {
     Require.finite(frame, "frame");
-    channels = List.copyOf(channels);
-    if (channels.isEmpty()) {
+    paths = List.copyOf(paths);
+    if (paths.isEmpty()) {
       throw new RefusedException("channels", "empty", "at least one channel");
     }
   }
@@ -29,11 +28,11 @@ public record KeyPose(String id, double frame, List<Channel> channels) implement
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    Channels now = node.channels();
-    Map<Channel, Double> values = new EnumMap<>(Channel.class);
-    channels.stream()
-        .filter(node.filter()::passes)
-        .forEach(c -> values.put(c, now.get(c).at(frame)));
+    Chain now = node.chain();
+    Map<Path, Double> values = new LinkedHashMap<>();
+    paths.stream()
+        .filter(node.takesKeys()::passes)
+        .forEach(c -> values.put(c, now.curve(c).at(frame)));
     if (values.isEmpty()) {
       throw new RefusedException(
           node.name() + ".channels", "all left out or locked", "a channel that takes keys");
@@ -42,14 +41,12 @@ public record KeyPose(String id, double frame, List<Channel> channels) implement
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, channels);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).keys(id, paths).done();
   }
 
   @Override
   public String summary() {
-    return channels.containsAll(Channel.POSE)
-        ? "Key the pose"
-        : "Key " + channels.size() + " channels";
+    return paths.containsAll(Path.POSE) ? "Key the pose" : "Key " + paths.size() + " channels";
   }
 }

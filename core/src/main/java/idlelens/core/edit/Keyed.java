@@ -3,76 +3,72 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Part;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.Collection;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 
-/** Writes values into the channels of a node, as keys or as rest values. */
+/** Writes values into the curves of a node, as keys or as rest values. */
 final class Keyed {
   private Keyed() {}
 
-  static Shot write(
-      Shot shot, String id, double frame, Map<Channel, Double> values, Keying keying) {
+  static Shot write(Shot shot, String id, double frame, Map<Path, Double> values, Keying keying) {
     Node node = shot.node(id);
-    Channels channels = node.channels();
-    EnumMap<Channel, Curve> next = new EnumMap<>(Channel.class);
-    for (Channel channel : affected(values.keySet(), keying)) {
-      if (!values.containsKey(channel) && !node.filter().passes(channel)) {
+    Chain chain = node.chain();
+    Map<Path, Curve> next = new LinkedHashMap<>();
+    for (Path path : affected(values.keySet(), keying)) {
+      if (!values.containsKey(path) && !node.takesKeys().passes(path)) {
         continue;
       }
-      Curve curve = channels.get(channel);
-      refuseSwitchedOff(node, channel, curve);
+      Curve curve = chain.curve(path);
+      refuseSwitchedOff(node, path, curve);
       double value =
-          values.containsKey(channel) ? channel.check(values.get(channel)) : curve.at(frame);
+          values.containsKey(path)
+              ? chain.parameter(path).check(values.get(path))
+              : curve.at(frame);
       next.put(
-          channel,
+          path,
           keying == Keying.STILL
-              ? rest(node, channel, curve, frame, value)
+              ? rest(node, path, curve, frame, value)
               : curve.withKey(key(shot, curve, frame, value)));
     }
-    return shot.withNode(node.withChannels(channels.with(next)));
+    return shot.withNode(node.withChain(chain.with(next)));
   }
 
   /** What is set at a frame must be seen there. */
-  private static void refuseSwitchedOff(Node node, Channel channel, Curve curve) {
-    ChainPart part = ChainPart.of(channel);
-    if (curve.isKeyed() && !node.isOn(part)) {
+  private static void refuseSwitchedOff(Node node, Path path, Curve curve) {
+    Part part = node.chain().part(path.part());
+    if (curve.isKeyed() && !part.isOn()) {
       throw new RefusedException(
-          node.name() + "." + channel.id(),
-          "without effect while " + part.title() + " is switched off",
-          "to set it after switching " + part.title() + " on");
+          node.name() + "." + path,
+          "without effect while " + part.kind().label() + " is switched off",
+          "to set it after switching " + part.kind().label() + " on");
     }
   }
 
-  static Set<Channel> affected(Collection<Channel> changed, Keying keying) {
-    Set<Channel> all = new LinkedHashSet<>(changed);
-    if (keying == Keying.WHOLE_POSE && changed.stream().anyMatch(Channel::isPose)) {
-      all.addAll(Channel.POSE);
+  static Set<Path> affected(Collection<Path> changed, Keying keying) {
+    Set<Path> all = new LinkedHashSet<>(changed);
+    if (keying == Keying.WHOLE_POSE && changed.stream().anyMatch(Path::isPose)) {
+      all.addAll(Path.POSE);
     }
     return all;
   }
 
-  static Set<String> touches(String id, Collection<Channel> changed) {
-    return changed.stream().map(c -> id + "/" + c.id()).collect(Collectors.toSet());
-  }
-
-  private static Curve rest(Node node, Channel channel, Curve curve, double frame, double value) {
+  private static Curve rest(Node node, Path path, Curve curve, double frame, double value) {
     if (!curve.isKeyed()) {
       return curve.withRest(value);
     }
     int at = curve.indexOf(frame);
     if (at < 0) {
       throw new RefusedException(
-          node.name() + "." + channel.id(),
+          node.name() + "." + path,
           "keyed, with no key at frame " + frame,
           "to set a key here, or to change it at one of its keys");
     }

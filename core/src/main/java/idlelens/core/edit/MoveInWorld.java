@@ -3,18 +3,17 @@ package idlelens.core.edit;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Shot;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Set;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
 /**
  * Moves a node along the axes of the world, and turns it about the world's vertical, whatever
- * carries it.
+ * carries it; what is done to it in the world comes on top.
  *
  * @param turn degrees, counter-clockwise seen from above
  */
@@ -36,40 +35,40 @@ public record MoveInWorld(
   @Override
   public Shot apply(Shot shot) {
     Evaluation now = Evaluation.at(shot, frame);
-    RigidPose world = now.pose(id, 0);
+    RigidPose world = now.carriedPose(id, 0);
     Quaterniond about = Turns.quaternion(Math.toRadians(turn), 0, 0);
     RigidPose moved =
         RigidPose.of(new Vector3d(world.place()).add(dxM, dyM, dzM), about.mul(world.turn()));
     RigidPose own = now.ownSpace(id, 0).inverse().times(moved);
-    EnumMap<Channel, Double> before = new EnumMap<>(Channel.class);
-    Channel.POSE.forEach(c -> before.put(c, shot.node(id).channels().get(c).at(frame)));
-    Map<Channel, Double> changed = changes(before, own);
+    Map<Path, Double> before = new LinkedHashMap<>();
+    Path.POSE.forEach(c -> before.put(c, shot.node(id).chain().curve(c).at(frame)));
+    Map<Path, Double> changed = changes(before, own);
     return changed.isEmpty() ? shot : Keyed.write(shot, id, frame, changed, keying);
   }
 
-  private Map<Channel, Double> changes(Map<Channel, Double> before, RigidPose own) {
-    EnumMap<Channel, Double> after = new EnumMap<>(Channel.class);
-    after.put(Channel.X, own.x());
-    after.put(Channel.Y, own.y());
-    after.put(Channel.Z, own.z());
+  private Map<Path, Double> changes(Map<Path, Double> before, RigidPose own) {
+    Map<Path, Double> after = new LinkedHashMap<>();
+    after.put(Path.X, own.x());
+    after.put(Path.Y, own.y());
+    after.put(Path.Z, own.z());
     if (turn != 0) {
       double[] near = {
-        Math.toRadians(before.get(Channel.PAN)),
-        Math.toRadians(before.get(Channel.TILT)),
-        Math.toRadians(before.get(Channel.ROLL))
+        Math.toRadians(before.get(Path.PAN)),
+        Math.toRadians(before.get(Path.TILT)),
+        Math.toRadians(before.get(Path.ROLL))
       };
       double[] turned = Turns.panTiltRoll(own.turn(), near);
-      after.put(Channel.PAN, Math.toDegrees(turned[0]));
-      after.put(Channel.TILT, Math.toDegrees(turned[1]));
-      after.put(Channel.ROLL, Math.toDegrees(turned[2]));
+      after.put(Path.PAN, Math.toDegrees(turned[0]));
+      after.put(Path.TILT, Math.toDegrees(turned[1]));
+      after.put(Path.ROLL, Math.toDegrees(turned[2]));
     }
     after.entrySet().removeIf(e -> Math.abs(e.getValue() - before.get(e.getKey())) < NOTHING);
     return after;
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, Channel.POSE);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).keys(id, Path.POSE).reliesOnMotion(id).done();
   }
 
   @Override

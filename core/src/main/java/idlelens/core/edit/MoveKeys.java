@@ -4,7 +4,6 @@ import idlelens.core.curve.Key;
 import idlelens.core.retime.Landing;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /**
  * Moves keys in time and in value. Handles set by hand go along as they are.
@@ -31,8 +30,8 @@ public record MoveKeys(Picks picks, double by, double byValue, Landing landing) 
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

@@ -1,13 +1,12 @@
 package idlelens.core.edit;
 
 import idlelens.core.geometry.Turns;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Shot;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Set;
 import org.joml.Vector3d;
 
 /**
@@ -45,36 +44,35 @@ public record Operate(
 
   @Override
   public Shot apply(Shot shot) {
-    Channels channels = shot.node(id).channels();
-    EnumMap<Channel, Double> now = new EnumMap<>(Channel.class);
-    Channel.POSE.forEach(c -> now.put(c, channels.get(c).at(frame)));
-    double heading = Math.toRadians(now.get(Channel.PAN));
-    double pitch = Math.toRadians(now.get(Channel.TILT));
+    Chain chain = shot.node(id).chain();
+    Map<Path, Double> now = new LinkedHashMap<>();
+    Path.POSE.forEach(c -> now.put(c, chain.curve(c).at(frame)));
+    double heading = Math.toRadians(now.get(Path.PAN));
+    double pitch = Math.toRadians(now.get(Path.TILT));
     Vector3d move =
         new Vector3d(truckM, 0, 0)
             .rotate(Turns.quaternion(heading, 0, 0))
             .add(0, pedestalM, 0)
             .add(new Vector3d(0, 0, -dollyM).rotate(Turns.quaternion(heading, pitch, 0)));
-    EnumMap<Channel, Double> next = new EnumMap<>(Channel.class);
-    change(next, now, Channel.X, move.x);
-    change(next, now, Channel.Y, move.y);
-    change(next, now, Channel.Z, move.z);
-    change(next, now, Channel.PAN, pan);
-    change(next, now, Channel.TILT, tilt);
-    change(next, now, Channel.ROLL, roll);
+    Map<Path, Double> next = new LinkedHashMap<>();
+    change(next, now, Path.X, move.x);
+    change(next, now, Path.Y, move.y);
+    change(next, now, Path.Z, move.z);
+    change(next, now, Path.PAN, pan);
+    change(next, now, Path.TILT, tilt);
+    change(next, now, Path.ROLL, roll);
     return next.isEmpty() ? shot : Keyed.write(shot, id, frame, next, keying);
   }
 
-  private static void change(
-      Map<Channel, Double> next, Map<Channel, Double> now, Channel channel, double by) {
+  private static void change(Map<Path, Double> next, Map<Path, Double> now, Path path, double by) {
     if (by != 0) {
-      next.put(channel, now.get(channel) + by);
+      next.put(path, now.get(path) + by);
     }
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, Channel.POSE);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).keys(id, Path.POSE).done();
   }
 
   @Override

@@ -3,17 +3,18 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.part.Parameter;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -26,7 +27,7 @@ import java.util.stream.Stream;
  * @param backwards whether they come in the opposite order
  */
 public record PasteKeys(
-    String id, double frame, Map<Channel, List<Key>> keys, Way way, boolean backwards)
+    String id, double frame, Map<Path, List<Key>> keys, Way way, boolean backwards)
     implements Edit {
 
   /** What becomes of pasted values. */
@@ -39,14 +40,12 @@ public record PasteKeys(
     MIRRORED
   }
 
-  private static final Set<Channel> TURNED_BY_MIRROR = Set.of(Channel.X, Channel.PAN, Channel.ROLL);
-
   public PasteKeys {
     Require.present(id, "id");
     Require.within(frame, -1e7, 1e7, "frame");
     Require.present(way, "way");
-    EnumMap<Channel, List<Key>> copy = new EnumMap<>(Channel.class);
-    keys.forEach((c, k) -> copy.put(c, List.copyOf(k)));
+    Map<Path, List<Key>> copy = new LinkedHashMap<>();
+    new TreeMap<>(keys).forEach((c, k) -> copy.put(c, List.copyOf(k)));
     keys = Collections.unmodifiableMap(copy);
     if (keys.values().stream().allMatch(List::isEmpty)) {
       throw new RefusedException("keys", "empty", "at least one key");
@@ -58,27 +57,28 @@ public record PasteKeys(
     Node node = shot.node(id);
     double first = all().mapToDouble(Key::frame).min().orElseThrow();
     double last = all().mapToDouble(Key::frame).max().orElseThrow();
-    EnumMap<Channel, Curve> changed = new EnumMap<>(Channel.class);
+    Map<Path, Curve> changed = new LinkedHashMap<>();
     keys.forEach(
-        (channel, copied) -> {
-          if (node.channels().curves().containsKey(channel) && !copied.isEmpty()) {
-            Curve curve = node.channels().get(channel);
-            changed.put(channel, pasted(curve, channel, placed(channel, copied, first, last)));
+        (path, copied) -> {
+          if (node.chain().has(path) && !copied.isEmpty()) {
+            Curve curve = node.chain().curve(path);
+            Parameter parameter = node.chain().parameter(path);
+            changed.put(path, pasted(curve, parameter, placed(parameter, copied, first, last)));
           }
         });
     if (changed.isEmpty()) {
       throw new RefusedException(
           "keys", "of channels that " + node.name() + " does not have", "channels of the node");
     }
-    return shot.withNode(node.withChannels(node.channels().with(changed)));
+    return shot.withNode(node.withChain(node.chain().with(changed)));
   }
 
   private Stream<Key> all() {
     return keys.values().stream().flatMap(List::stream);
   }
 
-  private List<Key> placed(Channel channel, List<Key> copied, double first, double last) {
-    double sign = way == Way.MIRRORED && TURNED_BY_MIRROR.contains(channel) ? -1 : 1;
+  private List<Key> placed(Parameter parameter, List<Key> copied, double first, double last) {
+    double sign = way == Way.MIRRORED && parameter.mirrored() ? -1 : 1;
     List<Key> placed = new ArrayList<>();
     for (Key key : copied) {
       double since = backwards ? last - key.frame() : key.frame() - first;
@@ -105,20 +105,20 @@ public record PasteKeys(
   }
 
   /** The curve with the pasted keys in place of its own between the first and the last of them. */
-  private Curve pasted(Curve curve, Channel channel, List<Key> placed) {
+  private Curve pasted(Curve curve, Parameter parameter, List<Key> placed) {
     double from = placed.get(0).frame();
     double to = placed.get(placed.size() - 1).frame();
     double shift = way == Way.OFFSET ? curve.at(from) - placed.get(0).value() : 0;
     List<Key> next = new ArrayList<>();
     curve.keys().stream().filter(k -> k.frame() < from && !k.isAt(from)).forEach(next::add);
-    placed.forEach(k -> next.add(k.withValue(channel.check(k.value() + shift))));
+    placed.forEach(k -> next.add(k.withValue(parameter.check(k.value() + shift))));
     curve.keys().stream().filter(k -> k.frame() > to && !k.isAt(to)).forEach(next::add);
     return curve.withKeys(next);
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, keys.keySet());
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(id, keys.keySet()).reliesOn(Place.parts(id)).done();
   }
 
   @Override

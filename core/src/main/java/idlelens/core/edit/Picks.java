@@ -2,14 +2,13 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
+import idlelens.core.part.Path;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Retiming;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,8 +26,8 @@ public record Picks(List<KeyPick> list) {
     Require.within(list.size(), 1, MOST, "picks.count");
   }
 
-  public static Picks of(String id, List<Channel> channels, List<Double> frames) {
-    return new Picks(List.of(new KeyPick(id, channels, frames)));
+  public static Picks of(String id, List<Path> paths, List<Double> frames) {
+    return new Picks(List.of(new KeyPick(id, paths, frames)));
   }
 
   /** What becomes of a curve some keys of which are picked. */
@@ -42,17 +41,16 @@ public record Picks(List<KeyPick> list) {
    * @throws RefusedException with the name of node and channel, from the change or its outcome
    */
   Shot change(Shot shot, Change change) {
-    Map<String, Map<Channel, Curve>> changed = new LinkedHashMap<>();
+    Map<String, Map<Path, Curve>> changed = new LinkedHashMap<>();
     for (KeyPick pick : list) {
       Node node = shot.node(pick.id());
-      Map<Channel, Curve> curves =
-          changed.computeIfAbsent(pick.id(), id -> new EnumMap<>(Channel.class));
-      for (Channel channel : pick.channels()) {
-        Curve curve = curves.getOrDefault(channel, node.channels().get(channel));
+      Map<Path, Curve> curves = changed.computeIfAbsent(pick.id(), id -> new LinkedHashMap<>());
+      for (Path path : pick.paths()) {
+        Curve curve = curves.getOrDefault(path, node.chain().curve(path));
         try {
-          curves.put(channel, change.of(curve, pick));
+          curves.put(path, change.of(curve, pick));
         } catch (RefusedException e) {
-          throw e.inside(node.name() + "." + channel.id());
+          throw e.inside(node.name() + "." + path);
         }
       }
     }
@@ -60,7 +58,7 @@ public record Picks(List<KeyPick> list) {
     changed.forEach(
         (id, curves) -> {
           Node node = shot.node(id);
-          nodes.put(id, node.withChannels(node.channels().with(curves)));
+          nodes.put(id, node.withChain(node.chain().with(curves)));
         });
     return shot.withChanged(nodes);
   }
@@ -76,10 +74,10 @@ public record Picks(List<KeyPick> list) {
         list.stream()
             .anyMatch(
                 p ->
-                    p.channels().stream()
+                    p.paths().stream()
                         .anyMatch(
                             c ->
-                                shot.node(p.id()).channels().get(c).keys().stream()
+                                shot.node(p.id()).chain().curve(c).keys().stream()
                                     .anyMatch(p::holds)));
     if (!any) {
       KeyPick first = list.get(0);
@@ -90,10 +88,10 @@ public record Picks(List<KeyPick> list) {
     }
   }
 
-  Set<String> touches() {
-    Set<String> touched = new HashSet<>();
-    list.forEach(p -> touched.addAll(Keyed.touches(p.id(), p.channels())));
-    return touched;
+  Footprint.Builder footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    list.forEach(p -> places.changes(p.id(), p.paths()));
+    return places;
   }
 
   /** "a key" or "12 keys", counted by frames of nodes. */

@@ -6,7 +6,6 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
 import java.util.OptionalDouble;
-import java.util.Set;
 
 /**
  * Gives keys exact numbers.
@@ -41,8 +40,8 @@ public record PlaceKeys(
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

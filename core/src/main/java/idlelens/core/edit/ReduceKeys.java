@@ -1,52 +1,47 @@
 package idlelens.core.edit;
 
+import idlelens.core.curve.Curve;
 import idlelens.core.curve.KeyReduction;
+import idlelens.core.part.Family;
+import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
- * Takes keys away as long as every channel stays within its tolerance.
+ * Takes keys away as long as every curve stays within the tolerance of its family.
  *
- * @param placeM tolerance of x, y and z in metres
- * @param turn tolerance of pan, tilt and roll in degrees
- * @param lens tolerance of focal length (mm), f-stop and focus distance (m)
+ * @param tolerances in the units of the families; those of {@link Family#tolerance} where none is
+ *     given
  */
-public record ReduceKeys(String id, List<Channel> channels, double placeM, double turn, double lens)
+public record ReduceKeys(String id, List<Path> paths, Map<Family, Double> tolerances)
     implements Edit {
   public ReduceKeys {
-    channels = List.copyOf(channels);
-    Require.within(placeM, 1e-9, 100, "placeM");
-    Require.within(turn, 1e-9, 360, "turn");
-    Require.within(lens, 1e-9, 1000, "lens");
+    paths = List.copyOf(paths);
+    tolerances = Collections.unmodifiableMap(new TreeMap<>(tolerances));
+    tolerances.forEach((f, t) -> Require.within(t, 1e-9, 1000, "tolerances." + f.id()));
   }
 
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    Channels channelsNow = node.channels();
-    for (Channel channel : channels) {
-      channelsNow =
-          channelsNow.with(
-              channel, KeyReduction.reduce(channelsNow.get(channel), tolerance(channel)));
+    Map<Path, Curve> reduced = new LinkedHashMap<>();
+    for (Path path : paths) {
+      Family family = node.chain().parameter(path).family();
+      double tolerance = tolerances.getOrDefault(family, family.tolerance());
+      reduced.put(path, KeyReduction.reduce(node.chain().curve(path), tolerance));
     }
-    return shot.withNode(node.withChannels(channelsNow));
-  }
-
-  private double tolerance(Channel channel) {
-    if (!channel.isPose()) {
-      return lens;
-    }
-    return channel.isTurn() ? turn : placeM;
+    return shot.withNode(node.withChain(node.chain().with(reduced)));
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, channels);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(id, paths).done();
   }
 
   @Override

@@ -1,7 +1,6 @@
 package idlelens.core.edit;
 
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /** Removes keys. A channel left without keys keeps the last value. */
 public record RemoveKeys(Picks picks) implements Edit {
@@ -15,8 +14,8 @@ public record RemoveKeys(Picks picks) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

@@ -3,7 +3,6 @@ package idlelens.core.edit;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 import java.util.List;
-import java.util.Set;
 
 /** Takes markers away. */
 public record RemoveMarkers(List<String> ids) implements Edit {
@@ -22,8 +21,10 @@ public record RemoveMarkers(List<String> ids) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of("markers");
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    ids.forEach(id -> places.changes(Place.marker(id)));
+    return places.done();
   }
 
   @Override

@@ -1,14 +1,8 @@
 package idlelens.core.edit;
 
-import idlelens.core.curve.Curve;
-import idlelens.core.lens.FocusRule;
-import idlelens.core.motion.Evaluation;
-import idlelens.core.motion.LensTrack;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -16,7 +10,7 @@ import java.util.stream.Collectors;
 /**
  * Takes nodes off the set. What a removed null carried goes to the null's own carrier, in place at
  * the given frame, or goes with it. A lens that followed a removed node keeps the focus distance it
- * has at that frame.
+ * has at that frame; what aimed at one aims at the place where it was.
  *
  * @param ids the nodes
  * @param frame the frame at which places are kept
@@ -31,12 +25,8 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried) i
 
   @Override
   public Shot apply(Shot shot) {
-    Set<String> gone =
-        ids.stream()
-            .flatMap(id -> withCarried ? shot.family(id).stream() : List.of(shot.node(id)).stream())
-            .map(Node::id)
-            .collect(Collectors.toSet());
-    Shot after = holdFocus(shot, gone);
+    Set<String> gone = gone(shot);
+    Shot after = new LettingGo(shot, gone, frame).apply();
     for (Node node : shot.nodes()) {
       String carrier = node.carriage().carrierId();
       if (!gone.contains(node.id()) && gone.contains(carrier)) {
@@ -44,6 +34,19 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried) i
       }
     }
     return after.withNodes(after.nodes().stream().filter(n -> !gone.contains(n.id())).toList());
+  }
+
+  private Set<String> gone(Shot shot) {
+    return ids.stream()
+        .flatMap(id -> withCarried ? shot.family(id).stream() : List.of(shot.node(id)).stream())
+        .map(Node::id)
+        .collect(Collectors.toSet());
+  }
+
+  private static boolean leansOn(Node node, Set<String> gone) {
+    return node.chain().parts().stream()
+        .flatMap(part -> part.leans().stream())
+        .anyMatch(lean -> gone.contains(lean.nodeId()));
   }
 
   private static String staying(Shot shot, String carrier, Set<String> gone) {
@@ -54,31 +57,30 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried) i
     return id;
   }
 
-  private Shot holdFocus(Shot shot, Set<String> gone) {
-    Shot after = shot;
-    Evaluation now = null;
-    for (Node.Camera camera : shot.cameras()) {
-      if (camera.lens().focus() instanceof FocusRule.Follow follow
-          && gone.contains(follow.nodeId())) {
-        now = now == null ? Evaluation.at(shot, frame) : now;
-        LensTrack lens = now.of(camera.id()).lens().orElseThrow();
-        Node still =
-            camera.withChannels(
-                camera.channels().with(Channel.FOCUS, Curve.still(lens.focusM()[0])));
-        after =
-            after.withNode(
-                ((Node.Camera) still).withLens(camera.lens().withFocus(new FocusRule.Distance())));
+  @Override
+  public Footprint footprint(Shot shot) {
+    Set<String> gone = gone(shot);
+    Footprint.Builder places = Footprint.of(shot);
+    for (String id : gone) {
+      places.changes(Place.node(id), Place.inOrder(id));
+      String carrier = shot.node(id).carriage().carrierId();
+      if (!carrier.isEmpty()) {
+        places.changes(Place.carries(carrier, id));
       }
     }
-    return after;
-  }
-
-  @Override
-  public Set<String> touches() {
-    Set<String> touched = new HashSet<>();
-    ids.forEach(id -> touched.add(id + "/*"));
-    touched.add("list");
-    return touched;
+    for (Node node : shot.nodes()) {
+      if (!gone.contains(node.id()) && leansOn(node, gone)) {
+        places.changesChain(node.id()).reliesOnMotion(node.id());
+        String carrier = staying(shot, node.carriage().carrierId(), gone);
+        if (!carrier.isEmpty()) {
+          places.changes(Place.carries(carrier, node.id())).reliesOnMotion(carrier);
+        }
+      }
+    }
+    shot.markers().stream()
+        .filter(m -> gone.contains(m.nodeId()))
+        .forEach(m -> places.changes(Place.marker(m.id())));
+    return places.done();
   }
 
   @Override

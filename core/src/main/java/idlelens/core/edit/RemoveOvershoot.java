@@ -4,7 +4,6 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Overshoots;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /**
  * Turns the tangents that swing past their keys towards the level, as little as will do.
@@ -34,8 +33,8 @@ public record RemoveOvershoot(Picks picks, double tolerance, boolean keepJoined)
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /** Gives a node another name. */
 public record Rename(String id, String name) implements Edit {
@@ -13,8 +12,8 @@ public record Rename(String id, String name) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/name");
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(Place.node(id).in("name")).reliesOn(Place.there(id)).done();
   }
 
   @Override

@@ -6,11 +6,12 @@ import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Puts parts of a shot back as they were: the inverse of every other edit.
@@ -55,13 +56,29 @@ public record Restore(
     return new Shot(header.orElse(shot.header()), all, markers.orElse(nodesBack.markers()));
   }
 
+  private static Set<String> ids(List<Node> nodes) {
+    return nodes.stream().map(Node::id).collect(Collectors.toSet());
+  }
+
   @Override
-  public Set<String> touches() {
-    Set<String> touched = new HashSet<>(Set.of("list"));
-    nodes.forEach(n -> touched.add(n.id() + "/*"));
-    header.ifPresent(h -> touched.add("header"));
-    markers.ifPresent(m -> touched.add("markers"));
-    return touched;
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    nodes.forEach(n -> places.changes(Place.node(n.id())));
+    Set<String> here = ids(shot.nodes());
+    Set<String> kept = Set.copyOf(order);
+    Stream.concat(here.stream(), order.stream())
+        .filter(id -> !here.contains(id) || !kept.contains(id))
+        .forEach(id -> places.changes(Place.node(id), Place.inOrder(id), Place.MARKERS));
+    if (!shot.nodes().stream()
+        .map(Node::id)
+        .filter(kept::contains)
+        .toList()
+        .equals(order.stream().filter(here::contains).toList())) {
+      places.changes(Place.ORDER);
+    }
+    header.ifPresent(h -> places.changes(new Place("header")));
+    markers.ifPresent(m -> places.changes(Place.MARKERS));
+    return places.reliesOn(Place.ORDER).done(); // it names all nodes that are to be there
   }
 
   @Override

@@ -1,24 +1,23 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Path;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.Retiming;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
-import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Moves the keys of whole nodes in time.
@@ -52,21 +51,20 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
   }
 
   private Node retimed(Node node) {
-    EnumMap<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    node.channels()
-        .curves()
-        .forEach(
-            (channel, curve) -> {
-              if (!curve.isKeyed() || node.filter().locked().contains(channel)) {
-                return;
-              }
-              try {
-                curves.put(channel, Retiming.apply(curve, map, landing));
-              } catch (RefusedException e) {
-                throw e.inside(node.name() + "." + channel.id());
-              }
-            });
-    return curves.isEmpty() ? node : node.withChannels(node.channels().with(curves));
+    Chain chain = node.chain();
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (Path path : chain.paths()) {
+      Curve curve = chain.curve(path);
+      if (curve.isKeyed() && !node.takesKeys().locked().contains(path)) {
+        try {
+          curves.put(path, Retiming.apply(curve, map, landing));
+        } catch (RefusedException e) {
+          throw e.inside(node.name() + "." + path);
+        }
+      }
+    }
+    Chain moved = chain.with(curves).mapped(part -> part.stampsRetimed(map::at));
+    return moved.equals(chain) ? node : node.withChain(moved);
   }
 
   private Marker moved(Marker marker) {
@@ -82,19 +80,20 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
   }
 
   @Override
-  public Set<String> touches() {
-    Set<String> touched = new HashSet<>();
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    (ids.isEmpty() ? shot.nodes().stream().map(Node::id).toList() : ids)
+        .forEach(places::changesChain);
     if (ids.isEmpty()) {
-      touched.add("everything");
+      places.reliesOn(Place.ORDER);
     }
-    ids.forEach(id -> touched.add(id + "/*"));
     if (markers) {
-      touched.add("markers");
+      places.changes(Place.MARKERS);
     }
     if (range) {
-      touched.add("header");
+      places.changes(Place.header("range"));
     }
-    return touched;
+    return places.done();
   }
 
   @Override

@@ -5,7 +5,6 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.retime.Landing;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /**
  * Scales keys in time and in value about a point; handles set by hand are scaled with them. A
@@ -56,8 +55,8 @@ public record ScaleKeys(
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

@@ -1,12 +1,13 @@
 package idlelens.core.edit;
 
 import idlelens.core.lens.Gate;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Sets the focal length that gives a field of view.
@@ -33,16 +34,19 @@ public record SetFieldOfView(String id, double frame, Side side, double degrees,
   @Override
   public Shot apply(Shot shot) {
     Node.Camera camera = shot.camera(id);
-    Gate gate = camera.lens().gate(shot.header().aspect());
+    Gate gate = camera.lens().lens().gate(shot.header().aspect());
     double angle = Math.toRadians(degrees);
     double focal =
         side == Side.HORIZONTAL ? gate.focalMmOfHorizontal(angle) : gate.focalMmOfVertical(angle);
-    return Keyed.write(shot, id, frame, Map.of(Channel.FOCAL, focal), keying);
+    return Keyed.write(shot, id, frame, Map.of(Path.FOCAL, focal), keying);
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/" + Channel.FOCAL.id(), id + "/lens", "header");
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot)
+        .keys(id, List.of(Path.FOCAL))
+        .reliesOn(Place.settings(id, Lens.ID), Place.header("aspect"))
+        .done();
   }
 
   @Override

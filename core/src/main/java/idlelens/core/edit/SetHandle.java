@@ -2,13 +2,12 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Tangent;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.List;
-import java.util.Set;
 
 /**
  * Drags a handle of a key, which becomes free by it. The other handle of a joined tangent turns
@@ -20,7 +19,7 @@ import java.util.Set;
  * @param alone whether only this side turns, which breaks the tangent
  */
 public record SetHandle(
-    String id, Channel channel, double frame, Side side, Tangent.Handle handle, boolean alone)
+    String id, Path path, double frame, Side side, Tangent.Handle handle, boolean alone)
     implements Edit {
 
   /** Before or after the key. */
@@ -31,7 +30,7 @@ public record SetHandle(
 
   public SetHandle {
     Require.present(id, "id");
-    Require.present(channel, "channel");
+    Require.present(path, "channel");
     Require.finite(frame, "frame");
     Require.present(side, "side");
     Require.present(handle, "handle");
@@ -40,15 +39,15 @@ public record SetHandle(
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    Curve curve = node.channels().get(channel);
+    Curve curve = node.chain().curve(path);
     int i = curve.indexOf(frame);
     if (i < 0) {
       throw new RefusedException(
-          node.name() + "." + channel.id(), "without a key at frame " + frame, "one of its keys");
+          node.name() + "." + path, "without a key at frame " + frame, "one of its keys");
     }
     Tangent.Free turned = turned(curve.handles(i), side, handle, alone);
     Curve changed = curve.withKeyAt(i, curve.keys().get(i).withTangent(turned));
-    return shot.withNode(node.withChannels(node.channels().with(channel, changed)));
+    return shot.withNode(node.withChain(node.chain().with(path, changed)));
   }
 
   /** A tangent with one handle where it was dragged. */
@@ -56,15 +55,15 @@ public record SetHandle(
     boolean joined = now.joined() && !alone;
     if (side == Side.IN) {
       Tangent.Handle out = joined ? now.out().sloped(handle.slope()) : now.out();
-      return new Tangent.Free(handle, out, joined, now.weighted());
+      return new Tangent.Free(handle, out, joined, now.ownLength());
     }
     Tangent.Handle in = joined ? now.in().sloped(handle.slope()) : now.in();
-    return new Tangent.Free(in, handle, joined, now.weighted());
+    return new Tangent.Free(in, handle, joined, now.ownLength());
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, List.of(channel));
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(id, List.of(path)).done();
   }
 
   @Override

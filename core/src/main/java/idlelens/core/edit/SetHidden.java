@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /** Hides a node from picture and plan, or shows it. */
 public record SetHidden(String id, boolean hidden) implements Edit {
@@ -13,8 +12,8 @@ public record SetHidden(String id, boolean hidden) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/hidden");
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(Place.node(id).in("hidden")).reliesOn(Place.there(id)).done();
   }
 
   @Override

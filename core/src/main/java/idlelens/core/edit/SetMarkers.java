@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /** Puts markers on the shot; one with a known id takes the place of that. */
 public record SetMarkers(List<Marker> markers) implements Edit {
@@ -25,8 +24,15 @@ public record SetMarkers(List<Marker> markers) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of("markers");
+  public Footprint footprint(Shot shot) {
+    Footprint.Builder places = Footprint.of(shot);
+    for (Marker marker : markers) {
+      places.changes(Place.marker(marker.id()));
+      if (!marker.nodeId().isEmpty()) {
+        places.reliesOn(Place.there(marker.nodeId()));
+      }
+    }
+    return places.done();
   }
 
   @Override

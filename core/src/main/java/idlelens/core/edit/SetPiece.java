@@ -5,7 +5,6 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
-import java.util.Set;
 
 /** Changes the shape, sizes or colour of a piece. */
 public record SetPiece(String id, Shape shape, Finish finish) implements Edit {
@@ -18,8 +17,8 @@ public record SetPiece(String id, Shape shape, Finish finish) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/piece");
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(Place.node(id).in("look")).reliesOn(Place.there(id)).done();
   }
 
   @Override

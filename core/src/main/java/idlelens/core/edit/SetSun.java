@@ -3,7 +3,6 @@ package idlelens.core.edit;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.Set;
 
 /** Changes the colour and strength of the sun. */
 public record SetSun(String id, String colour, double strength) implements Edit {
@@ -16,8 +15,8 @@ public record SetSun(String id, String colour, double strength) implements Edit 
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/sun");
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(Place.node(id).in("look")).reliesOn(Place.there(id)).done();
   }
 
   @Override

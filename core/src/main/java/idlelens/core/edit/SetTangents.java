@@ -6,7 +6,6 @@ import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 
 /** Sets how curves pass through keys. */
 public record SetTangents(Picks picks, TangentChoice choice) implements Edit {
@@ -29,8 +28,8 @@ public record SetTangents(Picks picks, TangentChoice choice) implements Edit {
   }
 
   @Override
-  public Set<String> touches() {
-    return picks.touches();
+  public Footprint footprint(Shot shot) {
+    return picks.footprint(shot).done();
   }
 
   @Override

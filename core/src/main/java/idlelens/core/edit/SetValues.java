@@ -1,11 +1,10 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Shot;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -16,7 +15,7 @@ import java.util.stream.Collectors;
  * @param values new values in the units of the channels
  * @param keying where they go
  */
-public record SetValues(String id, double frame, Map<Channel, Double> values, Keying keying)
+public record SetValues(String id, double frame, Map<Path, Double> values, Keying keying)
     implements Edit {
   public SetValues {
     values = Map.copyOf(values);
@@ -33,13 +32,13 @@ public record SetValues(String id, double frame, Map<Channel, Double> values, Ke
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, Keyed.affected(values.keySet(), keying));
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).keys(id, Keyed.affected(values.keySet(), keying)).done();
   }
 
   @Override
   public String summary() {
     return (keying == Keying.STILL ? "Set " : "Key ")
-        + values.keySet().stream().sorted().map(Channel::id).collect(Collectors.joining(", "));
+        + values.keySet().stream().sorted().map(Path::toString).collect(Collectors.joining(", "));
   }
 }

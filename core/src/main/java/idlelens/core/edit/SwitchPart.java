@@ -1,14 +1,16 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Part;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.EnumSet;
-import java.util.Set;
 
-/** Switches a part of a node's chain on or off. */
-public record SwitchPart(String id, ChainPart part, boolean on) implements Edit {
+/**
+ * Switches a part of a node's chain on or off.
+ *
+ * @param part id of the part
+ */
+public record SwitchPart(String id, String part, boolean on) implements Edit {
   public SwitchPart {
     Require.present(part, "part");
   }
@@ -16,23 +18,20 @@ public record SwitchPart(String id, ChainPart part, boolean on) implements Edit 
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    EnumSet<ChainPart> off = EnumSet.noneOf(ChainPart.class);
-    off.addAll(node.body().off());
-    if (on) {
-      off.remove(part);
-    } else {
-      off.add(part);
-    }
-    return shot.withNode(node.withBody(node.body().withOff(off)));
+    Part old = node.chain().part(part);
+    return shot.withNode(node.withChain(node.chain().with(old.withBody(old.body().withOn(on)))));
   }
 
   @Override
-  public Set<String> touches() {
-    return Set.of(id + "/*"); // what is set while it is on may be refused while it is off
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot)
+        .changes(Place.on(id, part))
+        .reliesOn(Place.there(id), Place.parts(id))
+        .done();
   }
 
   @Override
   public String summary() {
-    return "Switch " + part.title() + (on ? " on" : " off");
+    return "Switch " + PartWords.of(part) + (on ? " on" : " off");
   }
 }

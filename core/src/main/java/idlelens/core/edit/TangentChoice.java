@@ -27,20 +27,20 @@ public sealed interface TangentChoice {
    * Free, with the handles that the curve has there by now.
    *
    * @param joined whether both handles are one line; if that is new, with the mean of both slopes
-   * @param weighted whether the handles' lengths count
+   * @param ownLength whether the handles' lengths count
    */
-  record ByHand(Optional<Boolean> joined, Optional<Boolean> weighted) implements TangentChoice {
+  record ByHand(Optional<Boolean> joined, Optional<Boolean> ownLength) implements TangentChoice {
     @Override
     public Tangent of(Curve curve, int i) {
       Tangent.Free now = curve.handles(i);
-      Tangent.Free free = now.withWeighted(weighted.orElse(now.weighted()));
+      Tangent.Free free = now.withOwnLength(ownLength.orElse(now.ownLength()));
       boolean join = joined.orElse(free.joined());
       if (!join || free.in().slope() == free.out().slope()) {
         return free.withJoined(join);
       }
       double slope = (free.in().slope() + free.out().slope()) / 2;
       return new Tangent.Free(
-          free.in().sloped(slope), free.out().sloped(slope), true, free.weighted());
+          free.in().sloped(slope), free.out().sloped(slope), true, free.ownLength());
     }
   }
 }

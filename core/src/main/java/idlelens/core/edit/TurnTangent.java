@@ -4,15 +4,13 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.EnumMap;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Set;
 import org.joml.Vector3d;
 
 /**
@@ -27,8 +25,6 @@ import org.joml.Vector3d;
 public record TurnTangent(
     String id, double frame, SetHandle.Side side, double dxM, double dyM, double dzM, boolean alone)
     implements Edit {
-  private static final List<Channel> PLACE = List.of(Channel.X, Channel.Y, Channel.Z);
-
   public TurnTangent {
     Require.finite(frame, "frame");
     Require.present(side, "side");
@@ -42,24 +38,24 @@ public record TurnTangent(
     Node node = shot.node(id);
     RigidPose space = Evaluation.at(shot, frame).ownSpace(id, 0);
     Vector3d by = new Vector3d(dxM, dyM, dzM).rotate(space.turn().conjugate());
-    Map<Channel, Curve> changed = new EnumMap<>(Channel.class);
-    for (Channel channel : PLACE) {
-      Curve curve = node.channels().get(channel);
+    Map<Path, Curve> changed = new LinkedHashMap<>();
+    for (Path path : Path.PLACE) {
+      Curve curve = node.chain().curve(path);
       int i = curve.indexOf(frame);
       if (i >= 0 && curve.keys().size() > 1) {
-        changed.put(channel, turned(curve, i, by.get(channel.ordinal())));
+        changed.put(path, turned(curve, i, by.get(Path.PLACE.indexOf(path))));
       }
     }
     if (changed.isEmpty()) {
       throw new RefusedException(
           node.name() + ".frame", frame, "a frame at which x, y or z has one of several keys");
     }
-    return shot.withNode(node.withChannels(node.channels().with(changed)));
+    return shot.withNode(node.withChain(node.chain().with(changed)));
   }
 
   private Curve turned(Curve curve, int i, double by) {
     Tangent.Free now = curve.handles(i);
-    Tangent.Free length = now.weighted() ? now : now.withWeighted(true);
+    Tangent.Free length = now.ownLength() ? now : now.withOwnLength(true);
     Tangent.Handle old = side == SetHandle.Side.IN ? length.in() : length.out();
     double value = side == SetHandle.Side.IN ? old.value() - by : old.value() + by;
     Tangent.Handle handle = new Tangent.Handle(old.frames(), value);
@@ -68,8 +64,8 @@ public record TurnTangent(
   }
 
   @Override
-  public Set<String> touches() {
-    return Keyed.touches(id, PLACE);
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot).changes(id, Path.PLACE).reliesOnMotion(id).done();
   }
 
   @Override

@@ -11,34 +11,22 @@ import java.util.OptionalDouble;
  * @param squeeze 1 for a round lens, up to 2 for anamorphic ones
  * @param closeFocusM nearest distance the lens can be focused to; nearer is allowed but marked
  * @param circleMm circle of confusion, or none for 1/1500 of the used diagonal
- * @param focus where the focus distance comes from
  */
 public record LensBody(
-    FilmBack sensor,
-    Gate.Fit fit,
-    double squeeze,
-    double closeFocusM,
-    OptionalDouble circleMm,
-    FocusRule focus) {
+    FilmBack sensor, Gate.Fit fit, double squeeze, double closeFocusM, OptionalDouble circleMm) {
   /** The part of the used diagonal that is taken as sharp. */
   public static final double DIAGONAL_TO_CIRCLE = 1500;
 
   /** Super 35 cut to 16:9, round, focused by distance. */
   public static final LensBody PLAIN =
       new LensBody(
-          SensorFormat.SUPER_35_WIDE.back(),
-          Gate.Fit.WIDTH,
-          1,
-          0.45,
-          OptionalDouble.empty(),
-          new FocusRule.Distance());
+          SensorFormat.SUPER_35_WIDE.back(), Gate.Fit.WIDTH, 1, 0.45, OptionalDouble.empty());
 
   public LensBody {
     Require.present(sensor, "sensor");
     Require.present(fit, "fit");
     Require.within(squeeze, 0.5, 2.5, "squeeze");
     Require.within(closeFocusM, 0, 100, "closeFocusM");
-    Require.present(focus, "focus");
     if (Require.present(circleMm, "circleMm").isPresent()) {
       Require.within(circleMm.getAsDouble(), 1e-4, 1, "circleMm");
     }
@@ -53,11 +41,7 @@ public record LensBody(
     return circleMm.orElseGet(() -> gate(aspect).diagonalMm() / DIAGONAL_TO_CIRCLE);
   }
 
-  public LensBody withFocus(FocusRule newFocus) {
-    return new LensBody(sensor, fit, squeeze, closeFocusM, circleMm, newFocus);
-  }
-
   public LensBody withSensor(FilmBack newSensor) {
-    return new LensBody(newSensor, fit, squeeze, closeFocusM, circleMm, focus);
+    return new LensBody(newSensor, fit, squeeze, closeFocusM, circleMm);
   }
 }

@@ -1,16 +1,16 @@
 package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.FocusRule;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Carried;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
 
 /**
@@ -65,24 +65,14 @@ public final class Evaluation {
       return known;
     }
     NodeMotion before = earlier == null ? null : earlier.motions.get(node.id());
-    ChannelTrack channels =
-        ChannelTrack.sample(node.channels(), grid, before == null ? null : before.channels());
-    List<Stage> stages = new ArrayList<>();
-    stages.add(
-        isOn(node, ChainPart.KEYS)
-            ? new Stage.Keys(channels)
-            : new Stage.Held(grid, start().of(node.id()).chain().own().pose(0)));
-    Carriage carriage = node.carriage();
-    if (carriage.isCarried() && isOn(node, ChainPart.CARRIED)) {
-      PoseTrack carrier = motion(shot.node(carriage.carrierId()), earlier).world();
-      stages.add(new Stage.Carried(carrier, carriage.offset()));
-    } else if (carriage.isCarried()) {
-      stages.add(new Stage.Placed(start().ownSpace(node.id(), 0)));
-    } else if (!carriage.offset().equals(RigidPose.IDENTITY)) {
-      stages.add(new Stage.Placed(carriage.offset()));
+    Map<String, PartTrack> parts = new LinkedHashMap<>();
+    for (Part part : node.chain().parts()) {
+      PartTrack old = before == null ? null : before.parts().get(part.id());
+      parts.put(part.id(), PartTrack.sample(part.curves(), grid, old));
     }
-    Chain chain = Chain.run(stages, before == null ? null : before.chain());
-    NodeMotion motion = new NodeMotion(channels, chain, null, null);
+    Stages stages = new Stages(this, node, id -> motion(shot.node(id), earlier).world());
+    StageRun run = StageRun.of(stages.all(parts), before == null ? null : before.run());
+    NodeMotion motion = new NodeMotion(parts, run, null, null);
     motions.put(node.id(), motion);
     return motion;
   }
@@ -90,38 +80,41 @@ public final class Evaluation {
   private void addLens(Node.Camera camera, Evaluation earlier) {
     NodeMotion motion = motions.get(camera.id());
     NodeMotion before = earlier == null ? null : earlier.motions.get(camera.id());
-    if (!isOn(camera, ChainPart.LENS)) {
+    Lens lens = camera.lens();
+    if (!isOn(lens)) {
       LensTrack held = start().of(camera.id()).lens().orElseThrow();
       LensTrack known = before == null ? null : before.lens().filter(held::sameAs).orElse(null);
-      LensTrack lens = known == null ? held : known;
-      motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), lens, null));
+      motions.put(camera.id(), motion.withLens(known == null ? held : known, null));
       return;
     }
     PoseTrack target =
-        camera.lens().focus() instanceof FocusRule.Follow follow
-            ? motions.get(follow.nodeId()).world()
-            : null;
+        lens.targets().stream()
+            .flatMap(t -> t.nodeId().stream())
+            .findFirst()
+            .map(id -> motions.get(id).world())
+            .orElse(null);
     double aspect = shot.header().aspect();
     NodeMotion.LensSource source =
-        new NodeMotion.LensSource(camera.lens(), aspect, motion.world(), target);
+        new NodeMotion.LensSource(lens.lens(), lens.focus(), aspect, motion.world(), target);
+    PartTrack values = motion.parts().get(Lens.ID);
     boolean same =
         before != null
             && source.sameAs(before.lensSource())
-            && motion.channels().sharesLens(before.channels());
-    LensTrack lens =
+            && values.shares(before.parts().get(Lens.ID));
+    LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(camera, aspect, motion.channels(), motion.world(), target);
-    motions.put(camera.id(), new NodeMotion(motion.channels(), motion.chain(), lens, source));
+            : LensTrack.of(lens, aspect, values, motion.world(), target);
+    motions.put(camera.id(), motion.withLens(track, source));
   }
 
-  /** At the first frame nothing that is switched off differs from what is on. */
-  private boolean isOn(Node node, ChainPart part) {
-    return isStart || node.isOn(part);
+  /** At the first frame no source that is switched off differs from one that is on. */
+  boolean isOn(Part part) {
+    return part.isOn() || isStart && part.kind().source();
   }
 
   /** The shot at its first frame, where what is switched off stands still. */
-  private Evaluation start() {
+  Evaluation start() {
     if (start == null) {
       start = new Evaluation(shot, SampleGrid.at(shot.header().range().in()), true);
       start.fill(null);
@@ -151,30 +144,35 @@ public final class Evaluation {
     return of(nodeId).world().pose(sample);
   }
 
+  /** The pose in the world of a node at a sample, before what is done to it there. */
+  public RigidPose carriedPose(String nodeId, int sample) {
+    return of(nodeId).carried().pose(sample);
+  }
+
   /**
-   * The pose of a node in the moving space of its carrier, the offset of its carriage included:
-   * what a program needs in which every carrier carries.
+   * The pose of a node in the moving space of its carrier, the offset of its carriage and what is
+   * done to it in the world included: what a program needs in which every carrier carries.
    */
   public PoseTrack local(String nodeId) {
-    Node node = shot.node(nodeId);
-    if (node.carriage().isCarried() && !isOn(node, ChainPart.CARRIED)) {
-      return of(nodeId).world().seenFrom(of(node.carriage().carrierId()).world());
+    NodeMotion motion = of(nodeId);
+    Carried carried = shot.node(nodeId).chain().carried();
+    Carriage by = carried.by();
+    boolean plain = motion.world() == motion.carried() && (isOn(carried) || !by.isCarried());
+    if (!plain) {
+      return by.isCarried() ? motion.world().seenFrom(of(by.carrierId()).world()) : motion.world();
     }
-    PoseTrack own = of(nodeId).chain().own();
-    RigidPose offset = node.carriage().offset();
-    return offset.equals(RigidPose.IDENTITY) ? own : new Stage.Placed(offset).apply(own);
+    PoseTrack own = motion.own();
+    return by.offset().equals(RigidPose.IDENTITY) ? own : new Stage.Placed(by.offset()).apply(own);
   }
 
   /** The pose in the world of what carries a node, with the offset: where its own space lies. */
   public RigidPose ownSpace(String nodeId, int sample) {
-    Node node = shot.node(nodeId);
-    Carriage carriage = node.carriage();
-    if (carriage.isCarried() && !isOn(node, ChainPart.CARRIED)) {
+    Carried carried = shot.node(nodeId).chain().carried();
+    Carriage by = carried.by();
+    if (by.isCarried() && !isOn(carried)) {
       return start().ownSpace(nodeId, 0);
     }
-    return carriage.isCarried()
-        ? pose(carriage.carrierId(), sample).times(carriage.offset())
-        : carriage.offset();
+    return by.isCarried() ? pose(by.carrierId(), sample).times(by.offset()) : by.offset();
   }
 
   /**
@@ -184,10 +182,6 @@ public final class Evaluation {
   public boolean shares(String nodeId, Evaluation other) {
     NodeMotion mine = motions.get(nodeId);
     NodeMotion theirs = other.motions.get(nodeId);
-    return mine != null
-        && theirs != null
-        && mine.world() == theirs.world()
-        && mine.lens().orElse(null) == theirs.lens().orElse(null)
-        && mine.channels().sharesPose(theirs.channels());
+    return mine != null && theirs != null && mine.shares(theirs);
   }
 }

@@ -1,11 +1,12 @@
 package idlelens.core.motion;
 
 import idlelens.core.lens.DepthOfField;
-import idlelens.core.lens.FocusRule;
 import idlelens.core.lens.Gate;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Node;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Target;
 import java.util.Arrays;
+import org.joml.Vector3d;
 
 /**
  * What a lens does on every sample: focal length (mm), f-number, focus, near, far and hyperfocal
@@ -26,24 +27,20 @@ public record LensTrack(
   private static final double NEAREST_BEYOND_LENS = 0.005;
 
   /**
-   * @param camera the camera
+   * @param lens the lens
    * @param aspect aspect of the picture
-   * @param channels its sampled channels
+   * @param values its sampled parameters
    * @param world its pose in the world
-   * @param subject pose of the followed node in the world, or null where focus is a distance
+   * @param subject pose of the followed node in the world, or null where none is followed
    */
   static LensTrack of(
-      Node.Camera camera,
-      double aspect,
-      ChannelTrack channels,
-      PoseTrack world,
-      PoseTrack subject) {
-    double[] focal = channels.values(Channel.FOCAL);
-    double[] stop = channels.values(Channel.F_STOP);
+      Lens lens, double aspect, PartTrack values, PoseTrack world, PoseTrack subject) {
+    double[] focal = values.values(Lens.FOCAL);
+    double[] stop = values.values(Lens.F_STOP);
     double[] focus =
-        camera.lens().focus() instanceof FocusRule.Follow follow && subject != null
-            ? followed(world, subject, follow.offsetM())
-            : channels.values(Channel.FOCUS);
+        lens.focus() instanceof FocusRule.Follow follow
+            ? followed(world, subject, follow)
+            : values.values(Lens.FOCUS);
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
     LensTrack track =
         new LensTrack(
@@ -55,8 +52,8 @@ public record LensTrack(
             new double[n],
             new double[n],
             new double[n]);
-    Gate gate = camera.lens().gate(aspect);
-    double circle = camera.lens().circleMm(aspect);
+    Gate gate = lens.lens().gate(aspect);
+    double circle = lens.lens().circleMm(aspect);
     for (int i = 0; i < n; i++) {
       track.fill(i, gate, circle);
     }
@@ -74,12 +71,12 @@ public record LensTrack(
     verticalRad[i] = gate.verticalRad(f);
   }
 
-  /** Distance along the camera's axis to the target's place, plus an offset. */
-  private static double[] followed(PoseTrack world, PoseTrack target, double offsetM) {
-    double[] out = new double[world.isStill() && target.isStill() ? 1 : world.grid().count()];
+  /** Distance along the lens's axis to the target, plus an offset. */
+  private static double[] followed(PoseTrack world, PoseTrack on, FocusRule.Follow follow) {
+    boolean still = world.isStill() && (on == null || on.isStill());
+    double[] out = new double[still ? 1 : world.grid().count()];
     for (int i = 0; i < out.length; i++) {
       int w = world.index(i);
-      int t = target.index(i);
       double qx = world.qx()[w];
       double qy = world.qy()[w];
       double qz = world.qz()[w];
@@ -88,13 +85,26 @@ public record LensTrack(
       double backX = 2 * (qx * qz + qy * qw);
       double backY = 2 * (qy * qz - qx * qw);
       double backZ = 1 - 2 * (qx * qx + qy * qy);
+      Vector3d at = place(follow.target(), on, i);
       out[i] =
-          offsetM
-              - (backX * (target.x()[t] - world.x()[w])
-                  + backY * (target.y()[t] - world.y()[w])
-                  + backZ * (target.z()[t] - world.z()[w]));
+          follow.offsetM()
+              - (backX * (at.x - world.x()[w])
+                  + backY * (at.y - world.y()[w])
+                  + backZ * (at.z - world.z()[w]));
     }
     return out;
+  }
+
+  private static Vector3d place(Target target, PoseTrack on, int sample) {
+    if (target instanceof Target.Place place) {
+      return new Vector3d(place.x(), place.y(), place.z());
+    }
+    Target.OfNode node = (Target.OfNode) target;
+    int t = on.index(sample);
+    if (node.x() == 0 && node.y() == 0 && node.z() == 0) {
+      return new Vector3d(on.x()[t], on.y()[t], on.z()[t]);
+    }
+    return node.in(on.pose(t));
   }
 
   private static double[] spread(double[] values, int n) {

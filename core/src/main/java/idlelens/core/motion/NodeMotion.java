@@ -1,42 +1,77 @@
 package idlelens.core.motion;
 
 import idlelens.core.lens.LensBody;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Keys;
+import idlelens.core.part.Path;
+import idlelens.core.part.Slot;
+import java.util.Map;
 import java.util.Optional;
 
 /** The motion of one node: what it was made from, and the tracks. */
 public final class NodeMotion {
-  private final ChannelTrack channels;
-  private final Chain chain;
+  private final Map<String, PartTrack> parts;
+  private final StageRun run;
   private final LensTrack lens;
   private final LensSource lensSource;
 
-  /** All that a lens track depends on besides the lens channels. */
-  record LensSource(LensBody body, double aspect, PoseTrack world, PoseTrack followed) {
+  /** All that a lens track depends on besides the curves of the lens. */
+  record LensSource(
+      LensBody body, FocusRule focus, double aspect, PoseTrack world, PoseTrack followed) {
     boolean sameAs(LensSource other) {
-      boolean poseMatters = followed != null;
+      boolean poseMatters = focus instanceof FocusRule.Follow;
       return other != null
           && body.equals(other.body)
+          && focus.equals(other.focus)
           && aspect == other.aspect
           && followed == other.followed
           && (!poseMatters || world == other.world);
     }
   }
 
-  NodeMotion(ChannelTrack channels, Chain chain, LensTrack lens, LensSource lensSource) {
-    this.channels = channels;
-    this.chain = chain;
+  NodeMotion(Map<String, PartTrack> parts, StageRun run, LensTrack lens, LensSource lensSource) {
+    this.parts = parts;
+    this.run = run;
     this.lens = lens;
     this.lensSource = lensSource;
   }
 
-  /** The node's own channels. */
-  public ChannelTrack channels() {
-    return channels;
+  NodeMotion withLens(LensTrack newLens, LensSource source) {
+    return new NodeMotion(parts, run, newLens, source);
+  }
+
+  /** The sampled parameters of its parts, by the ids of these, in the order of the chain. */
+  public Map<String, PartTrack> parts() {
+    return parts;
+  }
+
+  /** The samples at a path that the node has. */
+  public double[] values(Path path) {
+    PartTrack track = parts.get(path.part());
+    return track.values(
+        track.parameters().stream()
+            .filter(p -> p.id().equals(path.parameter()))
+            .findFirst()
+            .orElseThrow());
+  }
+
+  PartTrack keys() {
+    return parts.get(Keys.ID);
   }
 
   /** The pose in the world. */
   public PoseTrack world() {
-    return chain.result();
+    return run.result();
+  }
+
+  /** The pose in the world before what is done to it there: what is dragged. */
+  public PoseTrack carried() {
+    return run.after(Slot.SPACE);
+  }
+
+  /** The pose in what carries it. */
+  PoseTrack own() {
+    return run.after(Slot.OWN);
   }
 
   /** What the lens does, for cameras. */
@@ -44,11 +79,20 @@ public final class NodeMotion {
     return Optional.ofNullable(lens);
   }
 
-  Chain chain() {
-    return chain;
+  StageRun run() {
+    return run;
   }
 
   LensSource lensSource() {
     return lensSource;
+  }
+
+  /** Whether all samples are those of another motion. */
+  boolean shares(NodeMotion other) {
+    return world() == other.world()
+        && lens == other.lens
+        && parts.keySet().equals(other.parts.keySet())
+        && parts.entrySet().stream()
+            .allMatch(e -> e.getValue().shares(other.parts.get(e.getKey())));
   }
 }

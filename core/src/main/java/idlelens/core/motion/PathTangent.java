@@ -4,9 +4,9 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Segment;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Keys;
+import idlelens.core.part.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.joml.Vector3d;
@@ -21,20 +21,18 @@ import org.joml.Vector3d;
  * @param out end of the handle towards the key after
  */
 public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out) {
-  private static final List<Channel> PLACE = List.of(Channel.X, Channel.Y, Channel.Z);
-
   /**
    * The tangents at all keys of x, y and z of a node, in order of frame; none while its keys are
    * switched off.
    */
   public static List<PathTangent> of(Evaluation motion, String nodeId) {
-    if (!motion.shot().node(nodeId).isOn(ChainPart.KEYS)) {
+    Chain chain = motion.shot().node(nodeId).chain();
+    if (!chain.part(Keys.ID).isOn()) {
       return List.of();
     }
-    Channels channels = motion.shot().node(nodeId).channels();
-    List<Axis> axes = PLACE.stream().map(channels::get).map(Axis::new).toList();
+    List<Axis> axes = Path.PLACE.stream().map(chain::curve).map(Axis::new).toList();
     List<PathTangent> all = new ArrayList<>();
-    for (double frame : channels.keyFrames(PLACE)) {
+    for (double frame : chain.keyFrames(Path.PLACE)) {
       RigidPose space = space(motion, nodeId, frame);
       Vector3d key = new Vector3d();
       Vector3d in = new Vector3d();

@@ -2,6 +2,7 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.time.SampleGrid;
+import java.util.Arrays;
 import org.joml.Quaterniond;
 
 /**
@@ -29,6 +30,26 @@ public record PoseTrack(
         new double[n],
         new double[n],
         new double[n]);
+  }
+
+  /** A track with the places of another, and turns of its own. */
+  static PoseTrack turning(PoseTrack places, boolean still) {
+    PoseTrack empty = empty(places.grid, still);
+    boolean shared = empty.x.length == places.x.length;
+    return new PoseTrack(
+        places.grid,
+        shared ? places.x : spread(places.x, empty.x),
+        shared ? places.y : spread(places.y, empty.y),
+        shared ? places.z : spread(places.z, empty.z),
+        empty.qx,
+        empty.qy,
+        empty.qz,
+        empty.qw);
+  }
+
+  private static double[] spread(double[] still, double[] out) {
+    Arrays.fill(out, still[0]);
+    return out;
   }
 
   /** A track that stands at one pose. */

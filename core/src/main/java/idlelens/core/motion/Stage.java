@@ -1,8 +1,13 @@
 package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Aim;
+import idlelens.core.part.Keys;
+import idlelens.core.part.Parameter;
+import idlelens.core.part.Target;
+import idlelens.core.part.Window;
 import idlelens.core.time.SampleGrid;
+import java.util.List;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
@@ -19,19 +24,19 @@ public sealed interface Stage {
   /** Whether this stage and another would make the same of the same track. */
   boolean sameAs(Stage other);
 
-  /** The node's own pose from its six keyed channels. */
-  record Keys(ChannelTrack channels) implements Stage {
+  /** The node's own pose from its six numbers. */
+  record Posed(PartTrack keys) implements Stage {
     private static final double RAD = Math.PI / 180;
 
     @Override
     public PoseTrack apply(PoseTrack before) {
-      PoseTrack track = PoseTrack.empty(channels.grid(), channels.isStillPose());
-      double[] x = channels.values(Channel.X);
-      double[] y = channels.values(Channel.Y);
-      double[] z = channels.values(Channel.Z);
-      double[] pan = channels.values(Channel.PAN);
-      double[] tilt = channels.values(Channel.TILT);
-      double[] roll = channels.values(Channel.ROLL);
+      PoseTrack track = PoseTrack.empty(keys.grid(), keys.isStill());
+      double[] x = keys.values(Keys.X);
+      double[] y = keys.values(Keys.Y);
+      double[] z = keys.values(Keys.Z);
+      double[] pan = keys.values(Keys.PAN);
+      double[] tilt = keys.values(Keys.TILT);
+      double[] roll = keys.values(Keys.ROLL);
       for (int i = 0; i < track.x().length; i++) {
         track.x()[i] = at(x, i);
         track.y()[i] = at(y, i);
@@ -62,7 +67,7 @@ public sealed interface Stage {
 
     @Override
     public boolean sameAs(Stage other) {
-      return other instanceof Keys that && channels.sharesPose(that.channels);
+      return other instanceof Posed that && keys.shares(that.keys);
     }
   }
 
@@ -127,6 +132,102 @@ public sealed interface Stage {
     @Override
     public boolean sameAs(Stage other) {
       return other instanceof Carried that && carrier == that.carrier && offset.equals(that.offset);
+    }
+  }
+
+  /**
+   * One of the node's sides looks at a target.
+   *
+   * @param aim its settings
+   * @param values weight and blend
+   * @param first pose of the node the first target is on, or null where it is a place
+   * @param second the same for the second target
+   */
+  record Aimed(Aim aim, PartTrack values, PoseTrack first, PoseTrack second) implements Stage {
+
+    @Override
+    public PoseTrack apply(PoseTrack before) {
+      if (isWithout()) {
+        return before;
+      }
+      Aiming aiming = new Aiming(aim.side(), aim.roll());
+      Window window = aim.body().window();
+      PoseTrack track = PoseTrack.turning(before, isStill(before));
+      for (int i = 0; i < track.qx().length; i++) {
+        int b = before.index(i);
+        aiming.pose().set(before.qx()[b], before.qy()[b], before.qz()[b], before.qw()[b]);
+        towards(aim.target(), first, before, i, aiming.first());
+        if (aim.second().isPresent()) {
+          towards(aim.second().get(), second, before, i, aiming.second());
+        }
+        double weight = value(Parameter.WEIGHT, i) * window.at(before.grid().frame(i));
+        Quaterniond turned = aiming.turned(blend(i), weight);
+        track.qx()[i] = turned.x;
+        track.qy()[i] = turned.y;
+        track.qz()[i] = turned.z;
+        track.qw()[i] = turned.w;
+        track.continueSign(i);
+      }
+      return track;
+    }
+
+    private double value(Parameter parameter, int i) {
+      return values.value(parameter, i);
+    }
+
+    private double blend(int i) {
+      return aim.second().isPresent() ? value(Aim.BLEND, i) : 0;
+    }
+
+    /** Whether it never takes effect, so that the track before it stays what it is. */
+    private boolean isWithout() {
+      double[] weight = values.values(Parameter.WEIGHT);
+      return weight.length == 1 && weight[0] == 0;
+    }
+
+    private boolean isStill(PoseTrack before) {
+      return before.isStill()
+          && values.isStill()
+          && aim.body().window().isOpen()
+          && (first == null || first.isStill())
+          && (second == null || second.isStill());
+    }
+
+    /** The way from the node to a target. */
+    private static void towards(
+        Target target, PoseTrack on, PoseTrack from, int sample, Vector3d out) {
+      if (target instanceof Target.OfNode node) {
+        int t = on.index(sample);
+        out.set(node.x(), node.y(), node.z());
+        rotate(out, on.qx()[t], on.qy()[t], on.qz()[t], on.qw()[t]);
+        out.add(on.x()[t], on.y()[t], on.z()[t]);
+      } else if (target instanceof Target.Place place) {
+        out.set(place.x(), place.y(), place.z());
+      }
+      int f = from.index(sample);
+      out.sub(from.x()[f], from.y()[f], from.z()[f]);
+    }
+
+    /** Turns a vector by a unit quaternion: {@code v + 2w (q x v) + 2 q x (q x v)}. */
+    private static void rotate(Vector3d v, double qx, double qy, double qz, double qw) {
+      double tx = 2 * (qy * v.z - qz * v.y);
+      double ty = 2 * (qz * v.x - qx * v.z);
+      double tz = 2 * (qx * v.y - qy * v.x);
+      v.add(qw * tx + qy * tz - qz * ty, qw * ty + qz * tx - qx * tz, qw * tz + qx * ty - qy * tx);
+    }
+
+    @Override
+    public boolean sameAs(Stage other) {
+      return other instanceof Aimed that
+          && first == that.first
+          && second == that.second
+          && values.shares(that.values)
+          && settings(aim).equals(settings(that.aim));
+    }
+
+    private static Object settings(Aim aim) {
+      return List.of(
+          aim.side(), aim.roll(), aim.targets(), aim.second().isPresent(), aim.body().window());
     }
   }
 }

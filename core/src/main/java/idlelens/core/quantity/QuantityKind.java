@@ -38,6 +38,11 @@ public enum QuantityKind {
     return unit;
   }
 
+  /** The units it may be typed in, with what one of each is in the base unit. */
+  public Map<String, Double> factors() {
+    return factors;
+  }
+
   Double factor(String typedUnit) {
     return factors.get(typedUnit);
   }

@@ -25,31 +25,43 @@ public final class QuantityReader {
   private final String text;
   private final QuantityKind kind;
   private final FrameRate rate;
+  private final double bare;
   private int at;
   private int depth;
 
-  private QuantityReader(String text, QuantityKind kind, FrameRate rate) {
+  private QuantityReader(String text, QuantityKind kind, FrameRate rate, double bare) {
     this.text = text;
     this.kind = kind;
     this.rate = rate;
+    this.bare = bare;
+  }
+
+  /** Reads a quantity whose bare numbers are in the base unit of its kind. */
+  public static double read(String typed, QuantityKind kind, FrameRate rate) {
+    return read(typed, kind, rate, "");
   }
 
   /**
    * @param typed what was typed
    * @param kind what it measures
    * @param rate the shot's rate, for seconds and timecode
+   * @param bareUnit the unit of bare numbers, or "" for the base unit
    * @return the number in the kind's base unit
    * @throws RefusedException naming the text and what may be typed
    */
-  public static double read(String typed, QuantityKind kind, FrameRate rate) {
+  public static double read(String typed, QuantityKind kind, FrameRate rate, String bareUnit) {
+    Double bare = bareUnit.isEmpty() ? Double.valueOf(1) : kind.factor(bareUnit);
+    if (bare == null) {
+      throw new RefusedException("unit", "'" + bareUnit + "'", kind.factors().keySet().toString());
+    }
     String text =
         typed == null ? "" : typed.strip().replace('−', '-').replace('’', '\'').replace('”', '"');
     if (text.length() > LONGEST) {
       throw new RefusedException(
           "number", text.length() + " characters long", "at most " + LONGEST);
     }
-    QuantityReader reader = new QuantityReader(text, kind, rate);
-    double value = reader.sum().value;
+    QuantityReader reader = new QuantityReader(text, kind, rate, bare);
+    double value = reader.inBase(reader.sum());
     reader.skipBlanks();
     if (reader.at < text.length() || !Double.isFinite(value)) {
       throw reader.refusal();
@@ -69,11 +81,16 @@ public final class QuantityReader {
       }
       at++;
       Term right = product();
-      left =
-          new Term(
-              sign == '+' ? left.value + right.value : left.value - right.value,
-              left.measured || right.measured);
+      boolean measured = left.measured || right.measured;
+      double a = measured ? inBase(left) : left.value;
+      double b = measured ? inBase(right) : right.value;
+      left = new Term(sign == '+' ? a + b : a - b, measured);
     }
+  }
+
+  /** The value in the base unit. */
+  private double inBase(Term term) {
+    return term.measured ? term.value : term.value * bare;
   }
 
   private Term product() {

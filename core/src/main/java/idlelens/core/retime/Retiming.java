@@ -70,10 +70,10 @@ public final class Retiming {
     Tangent.Handle in = free.in().times(before, 1);
     Tangent.Handle out = free.out().times(after, 1);
     if (!free.joined() || Math.abs(before - after) < 1e-9) {
-      return new Tangent.Free(in, out, free.joined(), free.weighted());
+      return new Tangent.Free(in, out, free.joined(), free.ownLength());
     }
     double slope = (in.slope() + out.slope()) / 2; // stays one line where the pace changes
-    return new Tangent.Free(in.sloped(slope), out.sloped(slope), true, free.weighted());
+    return new Tangent.Free(in.sloped(slope), out.sloped(slope), true, free.ownLength());
   }
 
   private static Curve ramped(Curve curve, Ramp ramp, Landing landing) {

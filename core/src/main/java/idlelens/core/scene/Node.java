@@ -1,6 +1,9 @@
 package idlelens.core.scene;
 
-import idlelens.core.lens.LensBody;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.set.Finish;
@@ -27,45 +30,57 @@ public sealed interface Node {
     return body().hidden();
   }
 
+  default Chain chain() {
+    return body().chain();
+  }
+
   default Carriage carriage() {
-    return body().carriage();
+    return chain().carried().by();
   }
 
-  default Channels channels() {
-    return body().channels();
+  default TakesKeys takesKeys() {
+    return body().takesKeys();
   }
 
-  default KeyFilter filter() {
-    return body().filter();
-  }
-
-  /** Whether a part of its chain takes effect. */
-  default boolean isOn(ChainPart part) {
-    return !body().off().contains(part);
-  }
-
-  default Node withChannels(Channels channels) {
-    return withBody(body().withChannels(channels));
+  default Node withChain(Chain chain) {
+    return withBody(body().withChain(chain));
   }
 
   default Node withCarriage(Carriage carriage) {
-    return withBody(body().withCarriage(carriage));
+    return withChain(chain().carriedBy(carriage));
   }
 
-  /** A camera with its lens. */
-  record Camera(NodeBody body, LensBody lens) implements Node {
+  /** Refuses parts that a node of this kind cannot have. */
+  private static void checkParts(NodeBody body, String kind) {
+    for (Part part : Require.present(body, "body").chain().parts()) {
+      if (!part.kind().nodes().contains(kind)) {
+        throw new RefusedException(
+            "chain", "with " + part.id() + ", of a " + kind, "a part that a " + kind + " can have");
+      }
+    }
+  }
+
+  /** A camera; its chain ends in its lens. */
+  record Camera(NodeBody body) implements Node {
     public Camera {
-      Require.present(lens, "lens");
-      Channel.LENS.forEach(body.channels()::get);
+      checkParts(body, "camera");
+      if (body.chain().lens().isEmpty()) {
+        throw new RefusedException("chain", "without a lens", "a lens in the chain of a camera");
+      }
+    }
+
+    /** A camera with that lens, and the curves of its chain. */
+    public Camera(NodeBody body, Lens lens) {
+      this(body.withChain(body.chain().with(lens.withBody(body.chain().part(Lens.ID).body()))));
+    }
+
+    public Lens lens() {
+      return body.chain().lens().orElseThrow();
     }
 
     @Override
     public Camera withBody(NodeBody newBody) {
-      return new Camera(newBody, lens);
-    }
-
-    public Camera withLens(LensBody newLens) {
-      return new Camera(body, newLens);
+      return new Camera(newBody);
     }
 
     @Override
@@ -76,6 +91,10 @@ public sealed interface Node {
 
   /** Nothing but a place and a turn; carries others. */
   record Null(NodeBody body) implements Node {
+    public Null {
+      checkParts(body, "null");
+    }
+
     @Override
     public Null withBody(NodeBody newBody) {
       return new Null(newBody);
@@ -90,6 +109,7 @@ public sealed interface Node {
   /** A part of the set. */
   record Piece(NodeBody body, Shape shape, Finish finish) implements Node {
     public Piece {
+      checkParts(body, "piece");
       Require.present(shape, "shape");
       Require.present(finish, "finish");
     }
@@ -113,7 +133,7 @@ public sealed interface Node {
    */
   record Sun(NodeBody body, String colour, double strength) implements Node {
     public Sun {
-      Require.present(body, "body");
+      checkParts(body, "sun");
       Require.within(strength, 0, 10, "strength");
       if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
         throw new RefusedException("colour", "'" + colour + "'", "#rrggbb, such as #ffd9a0");

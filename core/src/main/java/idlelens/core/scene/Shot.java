@@ -1,13 +1,14 @@
 package idlelens.core.scene;
 
-import idlelens.core.lens.FocusRule;
+import idlelens.core.part.Carried;
+import idlelens.core.part.Lean;
+import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -28,8 +29,8 @@ public final class Shot {
   private final Map<String, Node> byId;
 
   /**
-   * @throws RefusedException if two nodes share an id, a carrier or focus target is missing, or
-   *     nodes carry each other in a loop (which is named)
+   * @throws RefusedException if two nodes share an id, a carrier or target is missing, or nodes
+   *     depend on each other in a loop (which is named)
    */
   public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers) {
     this.header = Require.present(header, "header");
@@ -41,10 +42,8 @@ public final class Shot {
         throw new RefusedException("nodes.id", "'" + node.id() + "' twice", "each id once");
       }
     }
-    for (Node node : this.nodes) {
-      checkReferences(node);
-      refuseLoop(node);
-    }
+    this.nodes.forEach(this::checkLeans);
+    new Leans(byId).refuseLoops();
     this.markers = sorted(markers);
   }
 
@@ -65,42 +64,25 @@ public final class Shot {
             "markers.node", "'" + marker.nodeId() + "'", "the id of a node of this shot");
       }
     }
-    return all.stream().sorted(Comparator.comparingDouble(Marker::frame)).toList();
+    return all.stream()
+        .sorted(Comparator.comparingDouble(Marker::frame).thenComparing(Marker::id))
+        .toList();
   }
 
-  private void checkReferences(Node node) {
-    if (node.carriage().isCarried()) {
-      Node carrier = byId.get(node.carriage().carrierId());
-      if (!(carrier instanceof Node.Null)) {
-        throw new RefusedException(
-            node.name() + ".carrier",
-            "'" + node.carriage().carrierId() + "'",
-            "the id of a null of this shot");
+  private void checkLeans(Node node) {
+    for (Part part : node.chain().parts()) {
+      for (Lean lean : part.leans()) {
+        Node other = byId.get(lean.nodeId());
+        boolean carrier = part instanceof Carried;
+        if (other == null
+            || carrier && !(other instanceof Node.Null)
+            || !carrier && other == node) {
+          throw new RefusedException(
+              node.name() + "." + lean.field(),
+              "'" + lean.nodeId() + "'",
+              carrier ? "the id of a null of this shot" : "the id of another node of this shot");
+        }
       }
-    }
-    if (node instanceof Node.Camera camera
-        && camera.lens().focus() instanceof FocusRule.Follow follow
-        && (!byId.containsKey(follow.nodeId()) || follow.nodeId().equals(node.id()))) {
-      throw new RefusedException(
-          node.name() + ".focus.node",
-          "'" + follow.nodeId() + "'",
-          "the id of another node of this shot");
-    }
-  }
-
-  private void refuseLoop(Node start) {
-    Set<String> seen = new LinkedHashSet<>();
-    Node node = start;
-    while (node != null) {
-      if (!seen.add(node.id())) {
-        List<String> names = new ArrayList<>(seen.stream().map(id -> byId.get(id).name()).toList());
-        names.add(node.name());
-        throw new RefusedException(
-            start.name() + ".carrier",
-            "a loop (" + String.join(" > ", names) + ")",
-            "a null that this node does not carry itself");
-      }
-      node = byId.get(node.carriage().carrierId());
     }
   }
 
@@ -147,13 +129,22 @@ public final class Shot {
     return nodes.stream().filter(n -> n.carriage().carrierId().equals(id)).toList();
   }
 
-  /** The node and all that it carries, at any depth. */
+  /** The node and all that it carries, at any depth; its own first. */
   public List<Node> family(String id) {
+    Map<String, List<Node>> carried = new HashMap<>();
+    for (Node node : nodes) {
+      carried.computeIfAbsent(node.carriage().carrierId(), c -> new ArrayList<>()).add(node);
+    }
     List<Node> family = new ArrayList<>(List.of(node(id)));
     for (int i = 0; i < family.size(); i++) {
-      family.addAll(carriedBy(family.get(i).id()));
+      family.addAll(carried.getOrDefault(family.get(i).id(), List.of()));
     }
     return family;
+  }
+
+  /** The nodes on which the motion of a node depends, itself included, at any depth. */
+  public Set<String> reachedFrom(String id) {
+    return new Leans(byId).reachedFrom(node(id).id());
   }
 
   /** The carriers of a node from the outermost to the one that carries it. */
@@ -193,6 +184,22 @@ public final class Shot {
 
   public Shot withMarkers(List<Marker> newMarkers) {
     return new Shot(header, nodes, newMarkers);
+  }
+
+  /** This shot, with the instances of equal earlier nodes, parts and curves in their places. */
+  public Shot reusing(Shot earlier) {
+    List<Node> next = new ArrayList<>();
+    for (Node node : nodes) {
+      Node old = earlier.byId.get(node.id());
+      if (old == null || old == node) {
+        next.add(node);
+      } else if (old.equals(node)) {
+        next.add(old);
+      } else {
+        next.add(node.withChain(node.chain().reusing(old.chain())));
+      }
+    }
+    return new Shot(header, next, markers);
   }
 
   @Override

@@ -14,7 +14,7 @@ import idlelens.core.edit.Picks;
 import idlelens.core.edit.SetValues;
 import idlelens.core.edit.Sets;
 import idlelens.core.motion.Evaluation;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
@@ -26,31 +26,30 @@ import org.junit.jupiter.api.Test;
 class CheckTest {
   private static final Shot RIG = Sets.rig();
 
-  private static Shot with(String id, Channel channel, Curve curve) {
+  private static Shot with(String id, Path channel, Curve curve) {
     Node node = RIG.node(id);
-    return RIG.withNode(node.withChannels(node.channels().with(channel, curve)));
+    return RIG.withNode(node.withChain(node.chain().with(channel, curve)));
   }
 
   /** Place keyed at 1, 20, 40; tilt at 1 and 40 only: it sets off too early. */
   private static Shot creeping() {
-    Shot shot = with("cam", Channel.Y, Sets.keyed(1, 0, 20, 1, 40, 0));
+    Shot shot = with("cam", Path.Y, Sets.keyed(1, 0, 20, 1, 40, 0));
     Node node = shot.node("cam");
-    return shot.withNode(
-        node.withChannels(node.channels().with(Channel.X, Sets.keyed(1, 0, 20, 0, 40, 1))));
+    return shot.withNode(node.withChain(node.chain().with(Path.X, Sets.keyed(1, 0, 20, 0, 40, 1))));
   }
 
   @Test
   void creep_channelNotKeyedAtAPoseKey_isFoundWithItsAmount() {
     Node node = creeping().node("cam");
-    double moved = node.channels().get(Channel.TILT).at(20);
-    assertThat(Creep.find(node)).containsExactly(new Creep(Channel.TILT, 1, 20, moved));
+    double moved = node.chain().curve(Path.TILT).at(20);
+    assertThat(Creep.find(node)).containsExactly(new Creep(Path.TILT, 1, 20, moved));
   }
 
   @Test
   void creep_onceHeld_isGone_andTheMoveStartsAtThePoseKey() {
-    Edit cure = new HoldUntil(Picks.of("cam", List.of(Channel.TILT), List.of(20.0)));
+    Edit cure = new HoldUntil(Picks.of("cam", List.of(Path.TILT), List.of(20.0)));
     Shot cured = cure.apply(creeping());
-    Curve tilt = cured.node("cam").channels().get(Channel.TILT);
+    Curve tilt = cured.node("cam").chain().curve(Path.TILT);
     assertThat(Creep.find(cured.node("cam"))).isEmpty();
     for (double frame = 1; frame <= 20; frame += 0.5) {
       assertThat(tilt.at(frame)).isEqualTo(0);
@@ -69,12 +68,12 @@ class CheckTest {
   void pace_evenMove_isTheSpeedEverywhere() {
     // 3 m and 4 m in 10 frames at 24 a second: 0.5 m a frame, 12 m/s
     Curve x = Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 3);
-    Shot shot = with("crate", Channel.X, x);
+    Shot shot = with("crate", Path.X, x);
     Node node = shot.node("crate");
     shot =
         shot.withNode(
-            node.withChannels(
-                node.channels().with(Channel.Z, Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 4))));
+            node.withChain(
+                node.chain().with(Path.Z, Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 4))));
     Evaluation motion = Evaluation.of(shot);
     double[] speed = Pace.metresPerSecond(motion.of("crate").world(), FrameRate.of(24));
     int at = (int) (5 - motion.grid().first());
@@ -85,9 +84,9 @@ class CheckTest {
 
   @Test
   void difference_knownShiftAndTurn_areMeasuredWithTheirFrames() {
-    Shot moved = with("crate", Channel.X, Curves.of(Tangent.Kind.HOLD, 1, 1, 30, 1.25, 31, 1));
+    Shot moved = with("crate", Path.X, Curves.of(Tangent.Kind.HOLD, 1, 1, 30, 1.25, 31, 1));
     Node node = moved.node("crate");
-    moved = moved.withNode(node.withChannels(node.channels().with(Channel.PAN, Curve.still(15))));
+    moved = moved.withNode(node.withChain(node.chain().with(Path.PAN, Curve.still(15))));
     Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(moved), "crate");
     assertThat(between.place().amount()).isCloseTo(0.25, within(1e-12));
     assertThat(between.place().frame()).isEqualTo(30);
@@ -97,7 +96,7 @@ class CheckTest {
 
   @Test
   void difference_lens_isMeasuredInItsUnits() {
-    Shot longer = with("cam", Channel.FOCAL, Curve.still(50));
+    Shot longer = with("cam", Path.FOCAL, Curve.still(50));
     Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(longer), "cam");
     assertThat(between.focal().orElseThrow().amount()).isCloseTo(15, within(1e-12));
     assertThat(between.place().amount()).isZero();
@@ -118,14 +117,14 @@ class CheckTest {
   @Test
   void difference_isToldAtTheFrameWhereItIsLargest_ofTheFramesThatBothHave() {
     Shot later = RIG.withHeader(RIG.header().withTime(FrameRate.of(24), new FrameRange(21, 60), 0));
-    Shot moved = new SetValues("crate", 40, Map.of(Channel.Y, 0.75), Keying.STILL).apply(later);
+    Shot moved = new SetValues("crate", 40, Map.of(Path.Y, 0.75), Keying.STILL).apply(later);
     Difference.Peak still =
         Difference.between(Evaluation.of(RIG), Evaluation.of(moved), "crate").place();
     assertThat(still.amount()).isCloseTo(0.75, within(1e-12));
     assertThat(still.frame()).as("the first frame that both have").isEqualTo(21);
     Node node = later.node("cam");
     Curve bump = Sets.keyed(1, 0, 20, 2, 33, 4, 40, 1);
-    Shot bumped = later.withNode(node.withChannels(node.channels().with(Channel.X, bump)));
+    Shot bumped = later.withNode(node.withChain(node.chain().with(Path.X, bump)));
     assertThat(Difference.between(Evaluation.of(RIG), Evaluation.of(bumped), "cam").place().frame())
         .isBetween(30.0, 36.0);
   }

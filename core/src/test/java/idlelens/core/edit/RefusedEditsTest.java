@@ -5,14 +5,13 @@ import static org.junit.jupiter.params.provider.Arguments.arguments;
 
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
-import idlelens.core.lens.FocusRule;
-import idlelens.core.lens.LensBody;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -37,7 +36,7 @@ class RefusedEditsTest {
     return arguments(message, edit);
   }
 
-  private static Picks pick(String id, Channel channel, double... frames) {
+  private static Picks pick(String id, Path channel, double... frames) {
     return Picks.of(id, List.of(channel), Arrays.stream(frames).boxed().toList());
   }
 
@@ -56,11 +55,11 @@ class RefusedEditsTest {
             () -> new Duplicate("crate", "a b", "Copy")),
         wrong(
             "new.carrier is 'crate'; allowed: the id of a null of this shot",
-            () -> new AddNodes(List.of(new Node.Null(Sets.body("new", "crate", Channels.pose()))))),
+            () -> new AddNodes(List.of(new Node.Null(Sets.body("new", "crate", Chain.pose()))))),
         wrong(
             "cam.focus.node is 'ghost'; allowed: the id of another node of this shot",
-            () -> new SetLens("cam", LensBody.PLAIN.withFocus(new FocusRule.Follow("ghost", 0)))),
-        wrong("camera is 'crate'; allowed: a camera", () -> new SetLens("crate", LensBody.PLAIN)),
+            () -> new SetPart("cam", Lens.PLAIN.following("ghost"))),
+        wrong("part is 'lens'; allowed: keys, carried", () -> new SetPart("crate", Lens.PLAIN)),
         wrong(
             "piece is 'cam'; allowed: a piece of the set",
             () -> new SetPiece("cam", new Shape.Sphere(1), Finish.matt("#808080"))),
@@ -71,18 +70,17 @@ class RefusedEditsTest {
     return Stream.of(
         wrong(
             "channel is focal; allowed: x, y, z, pan, tilt, roll",
-            () -> new SetValues("arm", 1, Map.of(Channel.FOCAL, 50.0), Keying.STILL)),
+            () -> new SetValues("arm", 1, Map.of(Path.FOCAL, 50.0), Keying.STILL)),
         wrong(
             "x is NaN; allowed: -100000 to 100000",
-            () -> new SetValues("crate", 1, Map.of(Channel.X, Double.NaN), Keying.STILL)),
+            () -> new SetValues("crate", 1, Map.of(Path.X, Double.NaN), Keying.STILL)),
         wrong(
             "focal is 0.0; allowed: 1 to 5000",
-            () -> new SetValues("cam", 1, Map.of(Channel.FOCAL, 0.0), Keying.STILL)),
+            () -> new SetValues("cam", 1, Map.of(Path.FOCAL, 0.0), Keying.STILL)),
         wrong(
             "frame is Infinity; allowed: a finite number",
             () ->
-                new SetValues(
-                    "cam", Double.POSITIVE_INFINITY, Map.of(Channel.X, 1.0), Keying.STILL)),
+                new SetValues("cam", Double.POSITIVE_INFINITY, Map.of(Path.X, 1.0), Keying.STILL)),
         wrong(
             "dx is 200000.0; allowed: -100000 to 100000",
             () -> new MoveInWorld("cam", 1, 2e5, 0, 0, 0, Keying.STILL)),
@@ -95,17 +93,17 @@ class RefusedEditsTest {
     return Stream.of(
         wrong(
             "frames is [7.0]; allowed: frames at which cam has a key on these channels",
-            () -> new RemoveKeys(pick("cam", Channel.X, 7))),
+            () -> new RemoveKeys(pick("cam", Path.X, 7))),
         wrong(
             "cam.x.keys is two at frame 40.0; allowed: one key at a frame",
-            () -> new MoveKeys(pick("cam", Channel.X, 20), 20, 0, Landing.REFUSE)),
+            () -> new MoveKeys(pick("cam", Path.X, 20), 20, 0, Landing.REFUSE)),
         wrong(
             "inTime is 0.0; allowed: 0.001 to 1000",
-            () -> new ScaleKeys(pick("cam", Channel.X, 1, 20), 1, 0, 0, 1, Landing.REFUSE)),
-        wrong("step is 0; allowed: 1 to 1000", () -> new BakeKeys("cam", Channel.POSE, 1, 20, 0)),
+            () -> new ScaleKeys(pick("cam", Path.X, 1, 20), 1, 0, 0, 1, Landing.REFUSE)),
+        wrong("step is 0; allowed: 1 to 1000", () -> new BakeKeys("cam", Path.POSE, 1, 20, 0)),
         wrong(
             "tolerance is -1.0; allowed: 0 to 1000000",
-            () -> new RemoveOvershoot(pick("cam", Channel.X), -1, true)),
+            () -> new RemoveOvershoot(pick("cam", Path.X), -1, true)),
         wrong(
             "keys is empty; allowed: at least one key",
             () -> new PasteKeys("cam", 1, Map.of(), PasteKeys.Way.SAME, false)),
@@ -115,7 +113,7 @@ class RefusedEditsTest {
                 new PasteKeys(
                     "arm",
                     1,
-                    Map.of(Channel.FOCUS, List.of(new Key(1, 2, Tangent.Kind.FLOW))),
+                    Map.of(Path.FOCUS, List.of(new Key(1, 2, Tangent.Kind.FLOW))),
                     PasteKeys.Way.SAME,
                     false)),
         wrong(
@@ -123,7 +121,7 @@ class RefusedEditsTest {
             () -> new AlignKeys("crate")),
         wrong(
             "before is missing; allowed: before, after, or both",
-            () -> new SetBeyond("cam", Channel.POSE, Optional.empty(), Optional.empty())));
+            () -> new SetBeyond("cam", Path.POSE, Optional.empty(), Optional.empty())));
   }
 
   static Stream<Arguments> onTime() {

@@ -9,13 +9,13 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Keys;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRate;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -33,14 +33,14 @@ class RigPropertyTest {
     Random random = new Random(seed);
     Shot shot = Sets.rig();
     for (Node node : List.copyOf(shot.nodes())) {
-      EnumMap<Channel, Curve> curves = new EnumMap<>(Channel.class);
-      for (Channel channel : Channel.POSE) {
+      Map<Path, Curve> curves = new LinkedHashMap<>();
+      for (Path channel : Path.POSE) {
         if (random.nextBoolean()) {
           curves.put(channel, Curves.random(random));
         }
       }
-      Channels channels = node.channels().with(curves);
-      shot = shot.withNode(node.withChannels(channels));
+      Chain channels = node.chain().with(curves);
+      shot = shot.withNode(node.withChain(channels));
     }
     return shot;
   }
@@ -121,8 +121,8 @@ class RigPropertyTest {
     Evaluation before = Evaluation.of(shot);
     List<Edit> edits =
         List.of(
-            new SetValues("arm", frame, Map.of(Channel.PAN, 12.0), Keying.WHOLE_POSE),
-            new SwitchPart("base", ChainPart.KEYS, false),
+            new SetValues("arm", frame, Map.of(Path.PAN, 12.0), Keying.WHOLE_POSE),
+            new SwitchPart("base", Keys.ID, false),
             new SetFieldOfView("cam", frame, SetFieldOfView.Side.HORIZONTAL, 40, Keying.TOUCHED),
             new Carry("crate", "arm", frame, true));
     for (Edit edit : edits) {

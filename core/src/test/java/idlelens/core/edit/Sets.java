@@ -4,11 +4,16 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.FocusRule;
-import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Aim;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Part;
+import idlelens.core.part.Path;
+import idlelens.core.part.Target;
+import idlelens.core.part.Window;
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -19,6 +24,8 @@ import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Small shots to try edits on. */
 public final class Sets {
@@ -32,35 +39,57 @@ public final class Sets {
     return new Curve(0, keys);
   }
 
-  static NodeBody body(String id, String carrier, Channels channels) {
+  static NodeBody body(String id, String carrier, Chain channels) {
     return new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
   }
 
   /** A keyed camera on a keyed arm on a still base, another null, and a crate. */
   public static Shot rig() {
-    Channels arm =
-        Channels.pose()
+    Chain arm =
+        Chain.pose()
             .restingAt(1, 2, 3, 20, 10, 5)
-            .with(Channel.PAN, keyed(1, 10, 50, 80))
-            .with(Channel.Y, keyed(1, 1, 30, 2));
-    Channels camera =
-        Channels.poseAndLens()
+            .with(Path.PAN, keyed(1, 10, 50, 80))
+            .with(Path.Y, keyed(1, 1, 30, 2));
+    Chain camera =
+        Chain.poseAndLens()
             .restingAt(0.5, 0, 2, -15, 4, 1)
-            .with(Channel.X, keyed(1, 0, 20, 2, 40, 1))
-            .with(Channel.TILT, keyed(1, 0, 40, -30));
+            .with(Path.X, keyed(1, 0, 20, 2, 40, 1))
+            .with(Path.TILT, keyed(1, 0, 40, -30));
     return new Shot(
         new ShotHeader(
             "Rig", FrameRate.of(24), new FrameRange(1, 50), 4, 16.0 / 9, 1, Tangent.Kind.SETTLE),
         List.of(
-            new Node.Null(body("base", "", Channels.pose().restingAt(2, 0, -4, 35, 0, 0))),
+            new Node.Null(body("base", "", Chain.pose().restingAt(2, 0, -4, 35, 0, 0))),
             new Node.Null(body("arm", "base", arm)),
-            new Node.Null(body("other", "", Channels.pose().restingAt(-3, 1, 2, -70, 12, 30))),
+            new Node.Null(body("other", "", Chain.pose().restingAt(-3, 1, 2, -70, 12, 30))),
             new Node.Camera(
                 body("cam", "arm", camera),
-                LensBody.PLAIN.withFocus(new FocusRule.Follow("crate", 0.1))),
+                Lens.PLAIN.withFocus(new FocusRule.Follow(Target.OfNode.origin("crate"), 0.1))),
             new Node.Piece(
-                body("crate", "", Channels.pose().restingAt(1, 0, -9, 12, 0, 0)),
+                body("crate", "", Chain.pose().restingAt(1, 0, -9, 12, 0, 0)),
                 new Shape.Box(1, 1, 1),
-                Finish.matt("#a9834c"))));
+                Finish.matt("#a9834c")),
+            new Node.Null(body("pointer", "other", pointing())),
+            new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
+        List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
+  }
+
+  /** Looks at the crate over some frames, then with its top from there to a place in the world. */
+  private static Chain pointing() {
+    Aim crate = Aim.at("aim-a", new Target.OfNode("crate", 0, 0.5, 0));
+    Aim place =
+        new Aim(
+            Aim.at("aim-b", Target.OfNode.origin("crate")).body(),
+            Aim.Side.TOP,
+            Aim.Roll.LEVELLED,
+            Target.OfNode.origin("crate"),
+            Optional.of(new Target.Place(4, 2, 1)));
+    Window window = new Window(OptionalDouble.of(5), OptionalDouble.of(30), 4, 0);
+    List<Part> parts = new ArrayList<>(Chain.pose().restingAt(0, 3, 0, 0, 0, 0).parts());
+    parts.add(crate.withBody(crate.body().withWindow(window)));
+    parts.add(place);
+    return new Chain(parts)
+        .with(new Path("aim-a", "weight"), keyed(1, 0.25, 25, 1))
+        .with(new Path("aim-b", "blend"), keyed(10, 0, 40, 1));
   }
 }

@@ -9,7 +9,7 @@ import idlelens.core.edit.SetValues;
 import idlelens.core.edit.Sets;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
@@ -23,7 +23,7 @@ class EvaluationTest {
   private static final Shot RIG = Sets.rig();
 
   private static Matrix4d local(Node node, double frame) {
-    double[] v = Channel.POSE.stream().mapToDouble(c -> node.channels().get(c).at(frame)).toArray();
+    double[] v = Path.POSE.stream().mapToDouble(c -> node.chain().curve(c).at(frame)).toArray();
     return new Matrix4d()
         .translate(v[0], v[1], v[2])
         .rotateY(Math.toRadians(v[3]))
@@ -50,9 +50,8 @@ class EvaluationTest {
 
   @Test
   void quaternions_areContinuousInSign() {
-    Shot spinning = new SetValues("base", 1, Map.of(Channel.PAN, 0.0), Keying.TOUCHED).apply(RIG);
-    spinning =
-        new SetValues("base", 50, Map.of(Channel.PAN, 1500.0), Keying.TOUCHED).apply(spinning);
+    Shot spinning = new SetValues("base", 1, Map.of(Path.PAN, 0.0), Keying.TOUCHED).apply(RIG);
+    spinning = new SetValues("base", 50, Map.of(Path.PAN, 1500.0), Keying.TOUCHED).apply(spinning);
     PoseTrack track = Evaluation.of(spinning).of("cam").world();
     for (int i = 1; i < track.x().length; i++) {
       assertThat(track.turn(i).dot(track.turn(i - 1))).isPositive();
@@ -75,12 +74,11 @@ class EvaluationTest {
   @Test
   void evaluate_afterAnEdit_keepsTheTracksItDidNotTouch() {
     Evaluation before = Evaluation.of(RIG);
-    Shot after = new SetValues("cam", 25, Map.of(Channel.X, 3.0), Keying.TOUCHED).apply(RIG);
+    Shot after = new SetValues("cam", 25, Map.of(Path.X, 3.0), Keying.TOUCHED).apply(RIG);
     Evaluation now = Evaluation.of(after, before.grid(), before);
     assertThat(now.of("arm").world()).isSameAs(before.of("arm").world());
     assertThat(now.of("cam").world()).isNotSameAs(before.of("cam").world());
-    assertThat(now.of("cam").channels().values(Channel.TILT))
-        .isSameAs(before.of("cam").channels().values(Channel.TILT));
+    assertThat(now.of("cam").values(Path.TILT)).isSameAs(before.of("cam").values(Path.TILT));
     assertThat(now.shares("crate", before)).isTrue();
     assertThat(now.shares("cam", before)).isFalse();
     Evaluation alone = Evaluation.of(after);
@@ -92,7 +90,7 @@ class EvaluationTest {
   @Test
   void evaluate_aCarrierChanged_movesAllItCarries() {
     Evaluation before = Evaluation.of(RIG);
-    Shot after = new SetValues("base", 1, Map.of(Channel.X, 9.0), Keying.STILL).apply(RIG);
+    Shot after = new SetValues("base", 1, Map.of(Path.X, 9.0), Keying.STILL).apply(RIG);
     Evaluation now = Evaluation.of(after, before.grid(), before);
     assertThat(now.pose("cam", 3).x() - before.pose("cam", 3).x()).isCloseTo(7, within(1e-12));
     Shot hidden = new SetHidden("cam", true).apply(RIG);

@@ -6,7 +6,7 @@ import idlelens.core.edit.AlignKeys;
 import idlelens.core.edit.SetHandle;
 import idlelens.core.edit.Sets;
 import idlelens.core.edit.TurnTangent;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Shot;
 import java.util.List;
 import org.joml.Vector3d;
@@ -26,7 +26,7 @@ class PathTangentTest {
     assertThat(all)
         .extracting(PathTangent::frame)
         .containsExactlyElementsOf(
-            RIG.node("cam").channels().keyFrames(List.of(Channel.X, Channel.Y, Channel.Z)));
+            RIG.node("cam").chain().keyFrames(List.of(Path.X, Path.Y, Path.Z)));
     for (PathTangent tangent : all) {
       int sample = (int) Math.rint(tangent.frame() - motion.grid().first());
       assertThat(tangent.key().distance(motion.pose("cam", sample).place())).isLessThan(1e-9);

@@ -95,4 +95,24 @@ class QuantityReaderTest {
       Locale.setDefault(before);
     }
   }
+
+  @ParameterizedTest
+  @CsvSource({
+    "5, cm, 0.05",
+    "5+3, cm, 0.08",
+    "1.2m+5, cm, 1.25",
+    "(2+3)*4, mm, 0.02",
+    "5.5, ft, 1.6764"
+  })
+  void bareNumbers_areInTheUnitAsked(String typed, String unit, double metres) {
+    assertThat(QuantityReader.read(typed, QuantityKind.LENGTH, FrameRate.of(24), unit))
+        .isCloseTo(metres, within(1e-12));
+  }
+
+  @Test
+  void unknownUnitOfBareNumbers_isRefused() {
+    assertThatThrownBy(
+            () -> QuantityReader.read("5", QuantityKind.LENGTH, FrameRate.of(24), "furlong"))
+        .hasMessageContaining("unit is 'furlong'");
+  }
 }

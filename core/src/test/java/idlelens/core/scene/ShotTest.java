@@ -7,8 +7,15 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.FocusRule;
-import idlelens.core.lens.LensBody;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
+import idlelens.core.part.PartKind;
+import idlelens.core.part.Parts;
+import idlelens.core.part.Path;
+import idlelens.core.part.Target;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -17,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class ShotTest {
@@ -28,13 +34,13 @@ class ShotTest {
   private static Node nothing(String id, String carrier) {
     return new Node.Null(
         new NodeBody(
-            id, "The " + id, false, new Carriage(carrier, RigidPose.IDENTITY), Channels.pose()));
+            id, "The " + id, false, new Carriage(carrier, RigidPose.IDENTITY), Chain.pose()));
   }
 
   private static Node camera(String id, FocusRule focus) {
     return new Node.Camera(
-        new NodeBody(id, id, false, Carriage.WORLD, Channels.poseAndLens()),
-        LensBody.PLAIN.withFocus(focus));
+        new NodeBody(id, id, false, Carriage.WORLD, Chain.poseAndLens()),
+        Lens.PLAIN.withFocus(focus));
   }
 
   @Test
@@ -61,7 +67,8 @@ class ShotTest {
   @Test
   void focusOnItselfOrOnNobody_isRefused() {
     for (String target : List.of("cam", "nobody")) {
-      List<Node> nodes = List.of(camera("cam", new FocusRule.Follow(target, 0)));
+      List<Node> nodes =
+          List.of(camera("cam", new FocusRule.Follow(Target.OfNode.origin(target), 0)));
       assertThatThrownBy(() -> new Shot(HEADER, nodes))
           .hasMessage(
               "cam.focus.node is '" + target + "'; allowed: the id of another node of this shot");
@@ -111,7 +118,7 @@ class ShotTest {
 
   @Test
   void name_isTrimmed_andRefusedWhenEmptyLongOrWithControls() {
-    NodeBody body = new NodeBody("a", "  Dolly ", false, Carriage.WORLD, Channels.pose());
+    NodeBody body = new NodeBody("a", "  Dolly ", false, Carriage.WORLD, Chain.pose());
     assertThat(body.name()).isEqualTo("Dolly");
     assertThatThrownBy(() -> body.withName(" ")).hasMessageContaining("a text of 1 to 80");
     assertThatThrownBy(() -> body.withName("x".repeat(81))).hasMessageContaining("xxx…'");
@@ -144,21 +151,24 @@ class ShotTest {
         .hasMessage("aspect is NaN; allowed: 0.2 to 10");
   }
 
-  @ParameterizedTest
-  @EnumSource(Channel.class)
-  void channel_isFoundByItsName_andHoldsItsUsualValue(Channel channel) {
-    assertThat(Channel.of(channel.id())).isEqualTo(channel);
-    assertThat(channel.holds(channel.usual())).isTrue();
-    assertThat(channel.holds(Double.NaN)).isFalse();
-    assertThat(channel.isPose()).isEqualTo(Channel.POSE.contains(channel));
+  @Test
+  void everyParameter_holdsItsUsualValue_andIsFoundByItsPath() {
+    for (PartKind kind : Parts.KINDS) {
+      for (Parameter parameter : kind.parameters()) {
+        assertThat(parameter.check(parameter.usual())).isEqualTo(parameter.usual());
+        assertThatThrownBy(() -> parameter.check(Double.NaN)).isInstanceOf(RefusedException.class);
+        Path path = new Path(kind.many() ? kind.word() + "-1" : kind.word(), parameter.id());
+        assertThat(Path.parse(path.toString())).isEqualTo(path);
+      }
+    }
   }
 
   @Test
   void channels_keyOutOfRange_isRefusedInside() {
     Curve wild = new Curve(2, List.of(new Key(1, 200, Tangent.Kind.SETTLE)));
-    assertThatThrownBy(() -> Channels.poseAndLens().with(Channel.F_STOP, wild))
-        .hasMessage("channels.fstop is 200.0; allowed: 0.5 to 128");
-    assertThatThrownBy(() -> Channels.pose().with(Channel.FOCAL, Curve.still(35)))
+    assertThatThrownBy(() -> Chain.poseAndLens().with(Path.F_STOP, wild))
+        .hasMessage("fstop is 200.0; allowed: 0.5 to 128");
+    assertThatThrownBy(() -> Chain.pose().with(Path.FOCAL, Curve.still(35)))
         .hasMessage("channel is focal; allowed: x, y, z, pan, tilt, roll");
   }
 
@@ -167,9 +177,9 @@ class ShotTest {
     Curve early = new Curve(0, List.of(new Key(5, 1, Tangent.Kind.HOLD)));
     Curve late =
         new Curve(0, List.of(new Key(5, 1, Tangent.Kind.HOLD), new Key(9, 2, Tangent.Kind.HOLD)));
-    Channels channels = Channels.pose().with(Map.of(Channel.X, late, Channel.PAN, early));
-    assertThat(channels.keyFrames(Channel.POSE)).containsExactly(5.0, 9.0);
-    assertThat(channels.isKeyed(List.of(Channel.Y))).isFalse();
-    assertThat(channels.isKeyed(List.of(Channel.Y, Channel.PAN))).isTrue();
+    Chain channels = Chain.pose().with(Map.of(Path.X, late, Path.PAN, early));
+    assertThat(channels.keyFrames(Path.POSE)).containsExactly(5.0, 9.0);
+    assertThat(channels.isKeyed(List.of(Path.Y))).isFalse();
+    assertThat(channels.isKeyed(List.of(Path.Y, Path.PAN))).isTrue();
   }
 }

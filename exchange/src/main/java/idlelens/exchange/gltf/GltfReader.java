@@ -4,10 +4,11 @@ import idlelens.core.curve.Curve;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.lens.LensBody;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -23,7 +24,6 @@ import idlelens.exchange.json.PieceJson;
 import idlelens.exchange.mesh.MeshOctets;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -166,7 +166,7 @@ public final class GltfReader {
     if (local.sheared()) {
       notes.add(place.path() + ".matrix: its shear is left out");
     }
-    Channels channels = channels(index, name(place, index), local, scale, place.has("camera"));
+    Chain pose = pose(index, name(place, index), local, scale);
     Vector3d inner = new Vector3d(scale).mul(local.scale());
     boolean turned =
         Turns.angleBetween(local.turn(), new Quaterniond()) > 1e-9
@@ -180,9 +180,9 @@ public final class GltfReader {
     String id = settings.idPrefix() + index;
     String name = name(place, index);
     boolean carries = place.has("children") && place.get("children").node().size() > 0;
-    int contents = addContents(place, id, name, carrier, channels, inner, carries);
+    int contents = addContents(place, id, name, carrier, pose, inner, carries);
     if (carries || contents == 0) {
-      nodes.add(new Node.Null(body(id, name, carrier, channels)));
+      nodes.add(new Node.Null(body(id, name, carrier, pose)));
     }
     if (carries) {
       for (JsonPlace child : place.get("children").list(Shot.MOST_NODES)) {
@@ -197,17 +197,15 @@ public final class GltfReader {
       String id,
       String name,
       String carrier,
-      Channels channels,
+      Chain pose,
       Vector3d scale,
       boolean carries)
       throws FormatException {
     List<Node> contents = new ArrayList<>();
-    NodeBody still = body(id + "c", name, id, Channels.pose());
+    NodeBody still = body(id + "c", name, id, Chain.pose());
     if (place.has("camera")) {
-      Channels lens = carries ? Channels.poseAndLens() : channels;
-      camera(
-              place.get("camera"),
-              carries ? still.withChannels(lens) : body(id, name, carrier, lens))
+      Chain lens = carries ? Chain.poseAndLens() : pose.withLens();
+      camera(place.get("camera"), carries ? still.withChain(lens) : body(id, name, carrier, lens))
           .ifPresent(contents::add);
     }
     light(place, still).ifPresent(contents::add);
@@ -220,16 +218,16 @@ public final class GltfReader {
     boolean alone = contents.size() == 1 && !carries;
     if (alone && !(contents.get(0) instanceof Node.Camera)) {
       Node only = contents.get(0);
-      nodes.add(only.withBody(body(id, name, carrier, channels)));
+      nodes.add(only.withBody(body(id, name, carrier, pose)));
     } else if (alone) {
       nodes.add(contents.get(0));
     } else {
       if (!carries) {
-        nodes.add(new Node.Null(body(id, name, carrier, channels)));
+        nodes.add(new Node.Null(body(id, name, carrier, pose)));
       }
       for (int i = 0; i < contents.size(); i++) {
         NodeBody b = contents.get(i).body();
-        Channels own = contents.get(i) instanceof Node.Camera ? b.channels() : Channels.pose();
+        Chain own = contents.get(i) instanceof Node.Camera ? b.chain() : Chain.pose();
         nodes.add(
             contents
                 .get(i)
@@ -239,8 +237,8 @@ public final class GltfReader {
     return contents.size();
   }
 
-  private static NodeBody body(String id, String name, String carrier, Channels channels) {
-    return new NodeBody(id, name, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
+  private static NodeBody body(String id, String name, String carrier, Chain pose) {
+    return new NodeBody(id, name, false, new Carriage(carrier, RigidPose.IDENTITY), pose);
   }
 
   private static boolean isUniform(Vector3d s) {
@@ -253,11 +251,10 @@ public final class GltfReader {
     return name.isEmpty() ? (place.has("camera") ? "Camera " : "Node ") + index : name;
   }
 
-  private Channels channels(
-      int index, String name, LocalTransform local, Vector3d scale, boolean withLens) {
+  private Chain pose(int index, String name, LocalTransform local, Vector3d scale) {
     double[] turn = Turns.panTiltRoll(local.turn());
-    Channels still =
-        (withLens ? Channels.poseAndLens() : Channels.pose())
+    Chain still =
+        Chain.pose()
             .restingAt(
                 local.place().x * scale.x,
                 local.place().y * scale.y,
@@ -265,23 +262,23 @@ public final class GltfReader {
                 Math.toDegrees(turn[0]),
                 Math.toDegrees(turn[1]),
                 Math.toDegrees(turn[2]));
-    EnumMap<Channel, Curve> moving = new EnumMap<>(Channel.class);
+    Map<Path, Curve> moving = new LinkedHashMap<>();
     animations
         .find(index, "translation")
         .ifPresent(
             s -> {
-              moving.put(Channel.X, curves.exact(s, 0, scale.x));
-              moving.put(Channel.Y, curves.exact(s, 1, scale.y));
-              moving.put(Channel.Z, curves.exact(s, 2, scale.z));
+              moving.put(Path.X, curves.exact(s, 0, scale.x));
+              moving.put(Path.Y, curves.exact(s, 1, scale.y));
+              moving.put(Path.Z, curves.exact(s, 2, scale.z));
             });
     animations
         .find(index, "rotation")
         .ifPresent(
             s -> {
               AnimatedCurves.Turning turning = curves.turning(s);
-              moving.put(Channel.PAN, turning.pan());
-              moving.put(Channel.TILT, turning.tilt());
-              moving.put(Channel.ROLL, turning.roll());
+              moving.put(Path.PAN, turning.pan());
+              moving.put(Path.TILT, turning.tilt());
+              moving.put(Path.ROLL, turning.roll());
               if (!turning.keysKept()) {
                 notes.add(
                     name
@@ -304,19 +301,19 @@ public final class GltfReader {
           camera.path() + ".perspective.yfov", yfov + " rad", "0.001 to 3.12 rad");
     }
     Optional<JsonPlace> ours = GltfHints.ours(camera);
-    LensBody lens = LensBody.PLAIN;
+    Lens lens = Lens.PLAIN;
     if (ours.isPresent() && ours.get().has("lens")) {
       lens = LensJson.read(ours.get().get("lens"));
     }
-    EnumMap<Channel, Curve> values = new EnumMap<>(Channel.class);
-    values.put(Channel.FOCAL, focal(index, yfov, lens));
+    Map<Path, Curve> values = new LinkedHashMap<>();
+    values.put(Path.FOCAL, focal(index, yfov, lens.lens()));
     if (ours.isPresent()) {
       LensSamples samples = new LensSamples(ours.get(), clock.firstFrame());
-      values.put(Channel.FOCAL, samples.sameFocal(values.get(Channel.FOCAL)));
-      samples.curve("fStop", Channel.F_STOP).ifPresent(c -> values.put(Channel.F_STOP, c));
-      samples.curve("focusM", Channel.FOCUS).ifPresent(c -> values.put(Channel.FOCUS, c));
+      values.put(Path.FOCAL, samples.sameFocal(values.get(Path.FOCAL)));
+      samples.curve("fStop", Lens.F_STOP).ifPresent(c -> values.put(Path.F_STOP, c));
+      samples.curve("focusM", Lens.FOCUS).ifPresent(c -> values.put(Path.FOCUS, c));
     }
-    return Optional.of(new Node.Camera(body.withChannels(body.channels().with(values)), lens));
+    return Optional.of(new Node.Camera(body.withChain(body.chain().with(values)), lens));
   }
 
   private Curve focal(JsonPlace index, double yfov, LensBody lens) throws FormatException {
@@ -337,7 +334,7 @@ public final class GltfReader {
   private double focalMm(LensBody lens, double yfov, JsonPlace index) throws FormatException {
     double focal =
         yfov > 1e-3 && yfov < 3.12 ? lens.gate(aspect).focalMmOfVertical(yfov) : Double.NaN;
-    if (!Channel.FOCAL.holds(focal)) {
+    if (!Lens.FOCAL.holds(focal)) {
       throw new FormatException(
           index.path() + ".yfov", yfov + " rad", "an angle of a lens of 1 to 5000 mm");
     }

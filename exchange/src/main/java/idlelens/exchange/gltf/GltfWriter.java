@@ -1,11 +1,12 @@
 package idlelens.exchange.gltf;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.FocusRule;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -132,9 +133,9 @@ public final class GltfWriter {
   private void writeNode(Node node) {
     ObjectNode out = glb.list("nodes").addObject();
     out.put("name", node.name());
-    node.body().off().stream()
-        .sorted()
-        .map(part -> node.name() + ": " + part.title() + " is switched off and goes out still")
+    node.chain().parts().stream()
+        .filter(part -> !part.isOn())
+        .map(part -> node.name() + ": " + part.kind().label() + gone(part))
         .forEach(notes::add);
     writeMotion(node, out);
     if (node instanceof Node.Camera camera) {
@@ -150,6 +151,12 @@ public final class GltfWriter {
     } else if (node instanceof Node.Sun sun) {
       writeSun(sun, out);
     }
+  }
+
+  private static String gone(Part part) {
+    return part.kind().source()
+        ? " is switched off and goes out still"
+        : " is switched off and does not go out";
   }
 
   /** The node's pose in its carrier's space: offset times own. */
@@ -249,7 +256,7 @@ public final class GltfWriter {
       notes.add(
           camera.name()
               + ": focus follows "
-              + shot.node(follow.nodeId()).name()
+              + follow.target().nodeId().map(id -> shot.node(id).name()).orElse("a place")
               + "; it is written as a distance on every frame");
     }
     if (varies(lens.verticalRad())) {

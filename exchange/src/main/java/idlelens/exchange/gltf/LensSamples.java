@@ -3,7 +3,8 @@ package idlelens.exchange.gltf;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.time.FrameRange;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
@@ -24,17 +25,17 @@ final class LensSamples {
     this.firstFrame = firstFrame;
   }
 
-  Optional<Curve> curve(String field, Channel channel) throws FormatException {
+  Optional<Curve> curve(String field, Parameter parameter) throws FormatException {
     if (!extras.has(field)) {
       return Optional.empty();
     }
     JsonPlace place = extras.get(field);
     if (place.node().isNumber()) {
-      return Optional.of(Curve.still(channel.check(place.number())));
+      return Optional.of(Curve.still(parameter.check(place.number())));
     }
     List<Key> keys = new ArrayList<>();
     for (JsonPlace each : place.list(FrameRange.LONGEST)) {
-      double value = channel.check(each.number());
+      double value = parameter.check(each.number());
       keys.add(new Key(firstFrame + keys.size(), value, Tangent.Kind.STRAIGHT));
     }
     return keys.isEmpty() ? Optional.empty() : Optional.of(new Curve(keys.get(0).value(), keys));
@@ -45,7 +46,7 @@ final class LensSamples {
    * another program changed the field of view, and that counts.
    */
   Curve sameFocal(Curve fromView) throws FormatException {
-    Optional<Curve> stated = curve("focalMm", Channel.FOCAL);
+    Optional<Curve> stated = curve("focalMm", Lens.FOCAL);
     if (stated.isEmpty() || stated.get().keys().size() != fromView.keys().size()) {
       return fromView;
     }

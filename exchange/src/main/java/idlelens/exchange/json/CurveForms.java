@@ -1,9 +1,9 @@
 package idlelens.exchange.json;
 
 import static idlelens.exchange.json.EditParts.PICKS;
-import static idlelens.exchange.json.EditParts.channels;
 import static idlelens.exchange.json.EditParts.frame;
 import static idlelens.exchange.json.EditParts.id;
+import static idlelens.exchange.json.EditParts.paths;
 import static idlelens.exchange.json.EditParts.picks;
 
 import idlelens.core.curve.Beyond;
@@ -19,9 +19,12 @@ import idlelens.core.edit.SetHandle;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Family;
+import idlelens.core.part.Path;
 import idlelens.exchange.format.FormatException;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -32,7 +35,7 @@ final class CurveForms {
           EditForm.of(
               "set-tangents",
               SetTangents.class,
-              PICKS + " tangent joined weighted",
+              PICKS + " tangent joined ownLength weighted",
               p -> new SetTangents(picks(p), choice(p)),
               (e, out) -> {
                 picks(out, e.picks());
@@ -45,13 +48,13 @@ final class CurveForms {
               p ->
                   new SetHandle(
                       id(p),
-                      Channel.of(p.get("channel").text()),
+                      Path.parse(p.get("channel").text()),
                       frame(p),
                       p.get("side").choice(SetHandle.Side.class),
                       new Tangent.Handle(p.get("frames").number(), p.get("value").number()),
                       p.flag("alone", false)),
               (e, out) -> {
-                out.put("id", e.id()).put("channel", e.channel().id()).put("frame", e.frame());
+                out.put("id", e.id()).put("channel", e.path().toString()).put("frame", e.frame());
                 out.put("side", JsonPlace.word(e.side())).put("alone", e.alone());
                 out.put("frames", e.handle().frames()).put("value", e.handle().value());
               }),
@@ -77,9 +80,9 @@ final class CurveForms {
               "set-beyond",
               SetBeyond.class,
               "id channels before after",
-              p -> new SetBeyond(id(p), channels(p), beyond(p, "before"), beyond(p, "after")),
+              p -> new SetBeyond(id(p), paths(p), beyond(p, "before"), beyond(p, "after")),
               (e, out) -> {
-                channels(out.put("id", e.id()), "channels", e.channels());
+                paths(out.put("id", e.id()), "channels", e.paths());
                 e.before().ifPresent(b -> out.put("before", JsonPlace.word(b)));
                 e.after().ifPresent(b -> out.put("after", JsonPlace.word(b)));
               }),
@@ -102,28 +105,23 @@ final class CurveForms {
               p ->
                   new BakeKeys(
                       id(p),
-                      channels(p),
+                      paths(p),
                       p.get("from").number(),
                       p.get("to").number(),
                       p.has("step") ? p.get("step").whole() : 1),
               (e, out) -> {
-                channels(out.put("id", e.id()), "channels", e.channels());
+                paths(out.put("id", e.id()), "channels", e.paths());
                 out.put("from", e.from()).put("to", e.to()).put("step", e.step());
               }),
           EditForm.of(
               "reduce-keys",
               ReduceKeys.class,
-              "id channels placeM turn lens",
-              p ->
-                  new ReduceKeys(
-                      id(p),
-                      channels(p),
-                      p.number("placeM", 0.001),
-                      p.number("turn", 0.01),
-                      p.number("lens", 0.01)),
+              "id channels tolerances placeM turn lens",
+              p -> new ReduceKeys(id(p), paths(p), tolerances(p)),
               (e, out) -> {
-                channels(out.put("id", e.id()), "channels", e.channels());
-                out.put("placeM", e.placeM()).put("turn", e.turn()).put("lens", e.lens());
+                paths(out.put("id", e.id()), "channels", e.paths());
+                ObjectNode tolerances = out.putObject("tolerances");
+                e.tolerances().forEach((family, t) -> tolerances.put(family.id(), t));
               }),
           EditForm.of(
               "remove-overshoot",
@@ -145,6 +143,28 @@ final class CurveForms {
 
   private CurveForms() {}
 
+  /** Tolerances by family; before there were these, one each for place, turn and lens. */
+  private static Map<Family, Double> tolerances(JsonPlace p) throws FormatException {
+    Map<Family, Double> tolerances = new EnumMap<>(Family.class);
+    for (Family family : Family.values()) {
+      String older =
+          switch (family) {
+            case PLACE -> "placeM";
+            case TURN -> "turn";
+            default -> "lens";
+          };
+      if (p.has(older)) {
+        tolerances.put(family, p.get(older).number());
+      }
+    }
+    if (p.has("tolerances")) {
+      for (String name : p.get("tolerances").names()) {
+        tolerances.put(Family.of(name), p.get("tolerances").get(name).number());
+      }
+    }
+    return tolerances;
+  }
+
   private static Optional<Beyond> beyond(JsonPlace p, String field) throws FormatException {
     return p.has(field) ? Optional.of(p.get(field).choice(Beyond.class)) : Optional.empty();
   }
@@ -154,7 +174,9 @@ final class CurveForms {
       return new TangentChoice.Automatic(
           p.get("tangent").choice(Tangent.Kind.class, "settle, flow, straight, hold, free"));
     }
-    return new TangentChoice.ByHand(flag(p, "joined"), flag(p, "weighted"));
+    Optional<Boolean> older = flag(p, "weighted");
+    return new TangentChoice.ByHand(
+        flag(p, "joined"), older.isPresent() ? older : flag(p, "ownLength"));
   }
 
   private static Optional<Boolean> flag(JsonPlace p, String field) throws FormatException {
@@ -167,7 +189,7 @@ final class CurveForms {
     } else if (choice instanceof TangentChoice.ByHand free) {
       out.put("tangent", "free");
       free.joined().ifPresent(j -> out.put("joined", j));
-      free.weighted().ifPresent(w -> out.put("weighted", w));
+      free.ownLength().ifPresent(o -> out.put("ownLength", o));
     }
   }
 }

@@ -14,9 +14,10 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A curve: a bare number for a still channel, otherwise keys as {@code [frame, value, tangent]}, as
- * {@code [frame, value, "free", inFrames, inValue, outFrames, outValue, joined, weighted]}, or as
+ * {@code [frame, value, "free", inFrames, inValue, outFrames, outValue, joined, ownLength]}, or as
  * {@code [frame, value, "straight" or "hold", inFrames, inValue]} where a key is reached by a
- * handle set by hand. Before version 2 all free tangents were weighted, and did not say so.
+ * handle set by hand. Before version 2 all handles of free tangents had their own length, and did
+ * not say so.
  */
 final class CurveJson {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -45,7 +46,7 @@ final class CurveJson {
     ArrayNode out = NODES.arrayNode().add(key.frame()).add(key.value());
     if (key.tangent() instanceof Tangent.Free free) {
       handle(out.add("free"), free.in());
-      return handle(out, free.out()).add(free.joined()).add(free.weighted());
+      return handle(out, free.out()).add(free.joined()).add(free.ownLength());
     }
     if (key.tangent() instanceof Tangent.Reached reached) {
       return handle(out.add(JsonPlace.word(reached.leaving())), reached.in());
@@ -87,8 +88,8 @@ final class CurveJson {
 
   private static Tangent readTangent(JsonPlace key) throws FormatException {
     if (key.at(2).text().equals("free")) {
-      boolean weighted = key.size() < 9 || key.at(8).flag();
-      return new Tangent.Free(handle(key, 3), handle(key, 5), key.at(7).flag(), weighted);
+      boolean ownLength = key.size() < 9 || key.at(8).flag();
+      return new Tangent.Free(handle(key, 3), handle(key, 5), key.at(7).flag(), ownLength);
     }
     Tangent.Kind kind = key.at(2).choice(Tangent.Kind.class, "settle, flow, straight, hold, free");
     return key.size() < 4 ? kind : new Tangent.Reached(handle(key, 3), kind);

@@ -12,6 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param kind what its field {@code edit} says
  * @param fields all fields it may have beside that
+ * @param writer none for kinds that are no longer written
  */
 record EditForm<E extends Edit>(
     String kind, Class<E> type, List<String> fields, Reader<E> reader, Writer<E> writer) {
@@ -32,6 +33,16 @@ record EditForm<E extends Edit>(
   static <E extends Edit> EditForm<E> of(
       String kind, Class<E> type, String fields, Reader<E> reader, Writer<E> writer) {
     return new EditForm<>(kind, type, List.of(fields.split(" ")), reader, writer);
+  }
+
+  /** One that is read where it was kept, and written as another by now. */
+  static <E extends Edit> EditForm<E> older(
+      String kind, Class<E> type, String fields, Reader<E> reader) {
+    return new EditForm<>(kind, type, List.of(fields.split(" ")), reader, null);
+  }
+
+  boolean isOlder() {
+    return writer == null;
   }
 
   E read(JsonPlace place) throws FormatException {

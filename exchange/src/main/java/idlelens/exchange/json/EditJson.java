@@ -1,6 +1,7 @@
 package idlelens.exchange.json;
 
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Restore;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.ShotHeader;
 import idlelens.exchange.format.FormatException;
@@ -18,7 +19,7 @@ public final class EditJson {
   private static final int MOST_EDITS = 500;
 
   private static final List<EditForm<?>> FORMS =
-      Stream.of(SetForms.ALL, KeyForms.ALL, CurveForms.ALL, TimeForms.ALL)
+      Stream.of(SetForms.ALL, PartEditForms.ALL, KeyForms.ALL, CurveForms.ALL, TimeForms.ALL)
           .flatMap(List::stream)
           .toList();
 
@@ -26,7 +27,9 @@ public final class EditJson {
       FORMS.stream().collect(Collectors.toMap(EditForm::kind, Function.identity()));
 
   private static final Map<Class<?>, EditForm<?>> BY_TYPE =
-      FORMS.stream().collect(Collectors.toMap(EditForm::type, Function.identity()));
+      FORMS.stream()
+          .filter(f -> !f.isOlder())
+          .collect(Collectors.toMap(EditForm::type, Function.identity()));
 
   private EditJson() {}
 
@@ -40,6 +43,17 @@ public final class EditJson {
   /** Reads a list of edits. */
   public static List<Edit> readList(JsonPlace place) throws FormatException {
     return place.list(MOST_EDITS, EditJson::read);
+  }
+
+  /** Reads a list of edits that somebody asks for; putting back is what history does. */
+  public static List<Edit> readAsked(JsonPlace place) throws FormatException {
+    List<Edit> edits = readList(place);
+    for (int i = 0; i < edits.size(); i++) {
+      if (edits.get(i) instanceof Restore) {
+        throw place.at(i).get("edit").refusal("an edit; undo and go-back have calls of their own");
+      }
+    }
+    return edits;
   }
 
   /** Reads the header of a shot: name, rate, in, out, handles, aspect, metresPerUnit, newKeys. */

@@ -3,8 +3,8 @@ package idlelens.exchange.json;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.Picks;
+import idlelens.core.part.Path;
 import idlelens.core.retime.Landing;
-import idlelens.core.scene.Channel;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -17,6 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The fields that several kinds of edit share. */
 final class EditParts {
   private static final int MOST_FRAMES = 100_000;
+  private static final int MOST_PATHS = 1000;
 
   /** The fields of picked keys: those of one node, or a list of such objects. */
   static final String PICKS = "id channels frames picks";
@@ -51,13 +52,13 @@ final class EditParts {
     return list.list(Shot.MOST_NODES, NodeJson::read);
   }
 
-  /** The channels named, or those of a pose. */
-  static List<Channel> channels(JsonPlace p) throws FormatException {
-    return p.has("channels") ? channelList(p.get("channels")) : Channel.POSE;
+  /** The paths named, or those of a pose. */
+  static List<Path> paths(JsonPlace p) throws FormatException {
+    return p.has("channels") ? pathList(p.get("channels")) : Path.POSE;
   }
 
-  static List<Channel> channelList(JsonPlace list) throws FormatException {
-    return list.list(Channel.values().length, c -> Channel.of(c.text()));
+  static List<Path> pathList(JsonPlace list) throws FormatException {
+    return list.list(MOST_PATHS, p -> Path.parse(p.text()));
   }
 
   static Picks picks(JsonPlace p) throws FormatException {
@@ -65,7 +66,7 @@ final class EditParts {
   }
 
   private static List<KeyPick> one(JsonPlace p) throws FormatException {
-    return List.of(new KeyPick(id(p), channels(p), frames(p.get("frames"))));
+    return List.of(new KeyPick(id(p), paths(p), frames(p.get("frames"))));
   }
 
   private static KeyPick pick(JsonPlace p) throws FormatException {
@@ -86,8 +87,8 @@ final class EditParts {
     texts.forEach(all::add);
   }
 
-  static void channels(ObjectNode out, String field, Collection<Channel> channels) {
-    texts(out, field, channels.stream().map(Channel::id).toList());
+  static void paths(ObjectNode out, String field, Collection<Path> paths) {
+    texts(out, field, paths.stream().map(Path::toString).toList());
   }
 
   static void nodes(ObjectNode out, String field, List<Node> nodes) {
@@ -106,7 +107,7 @@ final class EditParts {
 
   private static void pick(ObjectNode out, KeyPick pick) {
     out.put("id", pick.id());
-    channels(out, "channels", pick.channels());
+    paths(out, "channels", pick.paths());
     frames(out, "frames", pick.frames());
   }
 }

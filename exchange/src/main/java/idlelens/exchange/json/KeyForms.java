@@ -1,12 +1,12 @@
 package idlelens.exchange.json;
 
 import static idlelens.exchange.json.EditParts.PICKS;
-import static idlelens.exchange.json.EditParts.channels;
 import static idlelens.exchange.json.EditParts.frame;
 import static idlelens.exchange.json.EditParts.id;
 import static idlelens.exchange.json.EditParts.keyed;
 import static idlelens.exchange.json.EditParts.keying;
 import static idlelens.exchange.json.EditParts.landing;
+import static idlelens.exchange.json.EditParts.paths;
 import static idlelens.exchange.json.EditParts.picks;
 
 import idlelens.core.curve.Key;
@@ -18,11 +18,11 @@ import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.PlaceKeys;
 import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.ScaleKeys;
-import idlelens.core.edit.SetKeyFilter;
+import idlelens.core.edit.SetTakesKeys;
 import idlelens.core.edit.SetValues;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.exchange.format.FormatException;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -41,7 +41,7 @@ final class KeyForms {
               (e, out) -> {
                 keyed(out, e.id(), e.frame(), e.keying());
                 ObjectNode values = out.putObject("values");
-                e.values().forEach((c, v) -> values.put(c.id(), v));
+                e.values().forEach((c, v) -> values.put(c.toString(), v));
               }),
           EditForm.of(
               "operate",
@@ -85,10 +85,9 @@ final class KeyForms {
               "key-pose",
               KeyPose.class,
               "id frame channels",
-              p -> new KeyPose(id(p), frame(p), channels(p)),
+              p -> new KeyPose(id(p), frame(p), paths(p)),
               (e, out) ->
-                  channels(
-                      out.put("id", e.id()).put("frame", e.frame()), "channels", e.channels())),
+                  paths(out.put("id", e.id()).put("frame", e.frame()), "channels", e.paths())),
           EditForm.of(
               "remove-keys",
               RemoveKeys.class,
@@ -153,11 +152,16 @@ final class KeyForms {
                       p.flag("backwards", false)),
               KeyForms::paste),
           EditForm.of(
-              "set-key-filter",
-              SetKeyFilter.class,
+              "set-takes-keys",
+              SetTakesKeys.class,
               "id leftOut locked",
-              p -> new SetKeyFilter(id(p), FilterJson.read(p)),
-              (e, out) -> FilterJson.write(e.filter(), out.put("id", e.id()))));
+              p -> new SetTakesKeys(id(p), TakesKeysJson.read(p)),
+              (e, out) -> TakesKeysJson.write(e.takesKeys(), out.put("id", e.id()))),
+          EditForm.older(
+              "set-key-filter",
+              SetTakesKeys.class,
+              "id leftOut locked",
+              p -> new SetTakesKeys(id(p), TakesKeysJson.read(p))));
 
   private KeyForms() {}
 
@@ -165,18 +169,18 @@ final class KeyForms {
     return p.has(field) ? OptionalDouble.of(p.get(field).number()) : OptionalDouble.empty();
   }
 
-  private static Map<Channel, Double> values(JsonPlace place) throws FormatException {
-    Map<Channel, Double> values = new EnumMap<>(Channel.class);
+  private static Map<Path, Double> values(JsonPlace place) throws FormatException {
+    Map<Path, Double> values = new LinkedHashMap<>();
     for (String name : place.names()) {
-      values.put(Channel.of(name), place.get(name).number());
+      values.put(Path.parse(name), place.get(name).number());
     }
     return values;
   }
 
-  private static Map<Channel, List<Key>> copied(JsonPlace place) throws FormatException {
-    Map<Channel, List<Key>> keys = new EnumMap<>(Channel.class);
+  private static Map<Path, List<Key>> copied(JsonPlace place) throws FormatException {
+    Map<Path, List<Key>> keys = new LinkedHashMap<>();
     for (String name : place.names()) {
-      keys.put(Channel.of(name), CurveJson.readKeys(place.get(name)));
+      keys.put(Path.parse(name), CurveJson.readKeys(place.get(name)));
     }
     return keys;
   }
@@ -186,8 +190,8 @@ final class KeyForms {
     ObjectNode all = out.putObject("keys");
     e.keys()
         .forEach(
-            (channel, keys) -> {
-              ArrayNode list = all.putArray(channel.id());
+            (path, keys) -> {
+              ArrayNode list = all.putArray(path.toString());
               keys.forEach(k -> list.add(CurveJson.write(k)));
             });
     out.put("way", JsonPlace.word(e.way())).put("backwards", e.backwards());

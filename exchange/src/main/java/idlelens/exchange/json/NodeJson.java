@@ -1,25 +1,20 @@
 package idlelens.exchange.json;
 
-import idlelens.core.curve.Curve;
-import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.LensBody;
+import idlelens.core.part.Chain;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
-import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.TakesKeys;
 import idlelens.exchange.format.FormatException;
-import java.util.Arrays;
-import java.util.EnumMap;
-import java.util.Map;
-import java.util.Set;
+import java.util.ArrayList;
+import java.util.List;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Nodes. What is not given when reading is as in a new node. */
+/**
+ * Nodes. What is not given when reading is as in a new node. A node is read by its shape: with a
+ * chain, or as it was before version 3.
+ */
 final class NodeJson {
   private NodeJson() {}
 
@@ -29,32 +24,11 @@ final class NodeJson {
     if (node.hidden()) {
       out.put("hidden", true);
     }
-    if (node.carriage().isCarried()) {
-      out.put("carrier", node.carriage().carrierId());
+    if (!node.takesKeys().equals(TakesKeys.ALL)) {
+      TakesKeysJson.write(node.takesKeys(), out.putObject("takesKeys"));
     }
-    RigidPose o = node.carriage().offset();
-    if (!o.equals(RigidPose.IDENTITY)) {
-      out.putArray("offset")
-          .add(o.x())
-          .add(o.y())
-          .add(o.z())
-          .add(o.qx())
-          .add(o.qy())
-          .add(o.qz())
-          .add(o.qw());
-    }
-    if (!node.filter().equals(KeyFilter.OPEN)) {
-      FilterJson.write(node.filter(), out.putObject("filter"));
-    }
-    if (!node.body().off().isEmpty()) {
-      EditParts.texts(
-          out, "off", node.body().off().stream().sorted().map(JsonPlace::word).toList());
-    }
-    ObjectNode channels = out.putObject("channels");
-    node.channels().curves().forEach((c, curve) -> channels.set(c.id(), CurveJson.write(curve)));
-    if (node instanceof Node.Camera camera) {
-      out.set("lens", LensJson.write(camera.lens()));
-    } else if (node instanceof Node.Piece piece) {
+    ChainJson.write(node.chain(), out.putArray("chain"));
+    if (node instanceof Node.Piece piece) {
       out.set("shape", ShapeJson.write(piece.shape()));
       out.set("finish", ShapeJson.write(piece.finish()));
     } else if (node instanceof Node.Sun sun) {
@@ -74,22 +48,17 @@ final class NodeJson {
   private static Node readKind(JsonPlace place) throws FormatException {
     switch (place.get("kind").text()) {
       case "camera":
-        common(place, "lens");
-        LensBody lens = place.has("lens") ? LensJson.read(place.get("lens")) : LensBody.PLAIN;
-        return new Node.Camera(body(place, Channels.poseAndLens()), lens);
+        return new Node.Camera(body(place, true));
       case "null":
-        common(place);
-        return new Node.Null(body(place, Channels.pose()));
+        return new Node.Null(body(place, false));
       case "piece":
-        common(place, "shape", "finish");
         return new Node.Piece(
-            body(place, Channels.pose()),
+            body(place, false, "shape", "finish"),
             ShapeJson.read(place.get("shape")),
             ShapeJson.readFinish(place.get("finish")));
       case "sun":
-        common(place, "colour", "strength");
         return new Node.Sun(
-            body(place, Channels.pose()),
+            body(place, false, "colour", "strength"),
             place.text("colour", "#ffffff"),
             place.number("strength", 1));
       default:
@@ -97,59 +66,34 @@ final class NodeJson {
     }
   }
 
-  private static void common(JsonPlace place, String... more) throws FormatException {
-    String[] usual = {
-      "id", "name", "kind", "hidden", "carrier", "offset", "filter", "off", "channels"
-    };
-    String[] all = Arrays.copyOf(usual, usual.length + more.length);
-    System.arraycopy(more, 0, all, usual.length, more.length);
-    place.only(all);
-  }
-
-  private static NodeBody body(JsonPlace place, Channels usual) throws FormatException {
-    RigidPose offset = RigidPose.IDENTITY;
-    if (place.has("offset")) {
-      JsonPlace o = place.get("offset");
-      offset =
-          new RigidPose(
-              o.at(0).number(),
-              o.at(1).number(),
-              o.at(2).number(),
-              o.at(3).number(),
-              o.at(4).number(),
-              o.at(5).number(),
-              o.at(6).number());
+  private static NodeBody body(JsonPlace place, boolean withLens, String... more)
+      throws FormatException {
+    boolean old = OldNodeJson.is(place);
+    if (old && place.has("chain")) {
+      throw place.get("chain").refusal("a chain, or what nodes had before version 3, not both");
     }
+    List<String> fields = new ArrayList<>(List.of("id", "name", "kind", "hidden"));
+    fields.addAll(List.of(old ? OldNodeJson.FIELDS : new String[] {"chain", "takesKeys"}));
+    fields.addAll(List.of(more));
+    place.only(fields.toArray(String[]::new));
     return new NodeBody(
         place.get("id").text(),
         place.get("name").text(),
         place.flag("hidden", false),
-        new Carriage(place.text("carrier", ""), offset),
-        channels(place, usual),
-        place.has("filter")
-            ? FilterJson.read(place.get("filter").only("leftOut", "locked"))
-            : KeyFilter.OPEN,
-        place.has("off") ? off(place.get("off")) : Set.of());
+        old ? OldNodeJson.chain(place, withLens) : chain(place, withLens),
+        old ? OldNodeJson.takesKeys(place) : takesKeys(place));
   }
 
-  private static Set<ChainPart> off(JsonPlace list) throws FormatException {
-    return Set.copyOf(list.list(ChainPart.values().length, p -> p.choice(ChainPart.class)));
+  private static Chain chain(JsonPlace place, boolean withLens) throws FormatException {
+    if (place.has("chain")) {
+      return ChainJson.read(place.get("chain"), withLens);
+    }
+    return withLens ? Chain.poseAndLens() : Chain.pose();
   }
 
-  private static Channels channels(JsonPlace place, Channels usual) throws FormatException {
-    if (!place.has("channels")) {
-      return usual;
-    }
-    JsonPlace channels = place.get("channels");
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    for (String name : channels.names()) {
-      JsonPlace at = channels.get(name);
-      try {
-        curves.put(Channel.of(name), CurveJson.read(at));
-      } catch (RefusedException e) {
-        throw Refusals.inside(at.path(), e);
-      }
-    }
-    return usual.with(curves);
+  private static TakesKeys takesKeys(JsonPlace place) throws FormatException {
+    return place.has("takesKeys")
+        ? TakesKeysJson.read(place.get("takesKeys").only(TakesKeysJson.FIELDS))
+        : TakesKeys.ALL;
   }
 }

@@ -7,6 +7,7 @@ import static idlelens.exchange.json.EditParts.keying;
 import static idlelens.exchange.json.EditParts.nodes;
 import static idlelens.exchange.json.EditParts.texts;
 
+import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
@@ -16,12 +17,11 @@ import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
 import idlelens.core.edit.SetFieldOfView;
 import idlelens.core.edit.SetHidden;
-import idlelens.core.edit.SetLens;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetSun;
-import idlelens.core.edit.SwitchPart;
-import idlelens.core.scene.ChainPart;
 import idlelens.core.scene.Marker;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
 import java.util.List;
 import java.util.Optional;
@@ -35,8 +35,8 @@ final class SetForms {
               "change-header",
               ChangeHeader.class,
               "name rate in out handles aspect metresPerUnit newKeys",
-              p -> new ChangeHeader(ShotJson.readHeader(p)),
-              (e, out) -> out.setAll(ShotJson.writeHeader(e.header()))),
+              SetForms::header,
+              SetForms::header),
           EditForm.of(
               "add-nodes",
               AddNodes.class,
@@ -72,13 +72,6 @@ final class SetForms {
               p -> new SetHidden(id(p), p.get("hidden").flag()),
               (e, out) -> out.put("id", e.id()).put("hidden", e.hidden())),
           EditForm.of(
-              "switch-part",
-              SwitchPart.class,
-              "id part on",
-              p -> new SwitchPart(id(p), p.get("part").choice(ChainPart.class), p.get("on").flag()),
-              (e, out) ->
-                  out.put("id", e.id()).put("part", JsonPlace.word(e.part())).put("on", e.on())),
-          EditForm.of(
               "carry",
               Carry.class,
               "id carrier frame keepPlace",
@@ -88,12 +81,6 @@ final class SetForms {
                       .put("carrier", e.carrierId())
                       .put("frame", e.frame())
                       .put("keepPlace", e.keepPlace())),
-          EditForm.of(
-              "set-lens",
-              SetLens.class,
-              "id lens",
-              p -> new SetLens(id(p), LensJson.read(p.get("lens"))),
-              (e, out) -> out.put("id", e.id()).set("lens", LensJson.write(e.lens()))),
           EditForm.of(
               "set-field-of-view",
               SetFieldOfView.class,
@@ -135,6 +122,31 @@ final class SetForms {
               SetForms::restore));
 
   private SetForms() {}
+
+  private static ChangeHeader header(JsonPlace p) throws FormatException {
+    return new ChangeHeader(
+        p.has("name") ? Optional.of(p.get("name").text()) : Optional.empty(),
+        p.has("rate") ? Optional.of(FrameRate.parse(p.get("rate").text())) : Optional.empty(),
+        p.has("in") || p.has("out")
+            ? Optional.of(new FrameRange(p.get("in").whole(), p.get("out").whole()))
+            : Optional.empty(),
+        p.has("handles") ? Optional.of(p.get("handles").whole()) : Optional.empty(),
+        p.has("aspect") ? Optional.of(p.get("aspect").number()) : Optional.empty(),
+        p.has("metresPerUnit") ? Optional.of(p.get("metresPerUnit").number()) : Optional.empty(),
+        p.has("newKeys")
+            ? Optional.of(p.get("newKeys").choice(Tangent.Kind.class))
+            : Optional.empty());
+  }
+
+  private static void header(ChangeHeader e, ObjectNode out) {
+    e.name().ifPresent(n -> out.put("name", n));
+    e.rate().ifPresent(r -> out.put("rate", r.toString()));
+    e.range().ifPresent(r -> out.put("in", r.in()).put("out", r.out()));
+    e.handles().ifPresent(h -> out.put("handles", h));
+    e.aspect().ifPresent(a -> out.put("aspect", a));
+    e.metresPerUnit().ifPresent(m -> out.put("metresPerUnit", m));
+    e.newKeys().ifPresent(k -> out.put("newKeys", JsonPlace.word(k)));
+  }
 
   private static Restore restore(JsonPlace p) throws FormatException {
     return new Restore(

@@ -26,7 +26,7 @@ public final class ShotJson {
   public static final String FORMAT = "idle-lens/shot";
 
   /** The version written; older ones are read. */
-  public static final int VERSION = 2;
+  public static final int VERSION = 3;
 
   private static final String[] FIELDS = {
     "format",

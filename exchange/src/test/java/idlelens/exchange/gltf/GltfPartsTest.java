@@ -8,7 +8,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
@@ -98,8 +98,8 @@ class GltfPartsTest {
                 .filter(n -> n.name().equals("M"))
                 .findFirst()
                 .orElseThrow()
-                .channels()
-                .get(Channel.PAN)
+                .chain()
+                .curve(Path.PAN)
                 .rest())
         .isCloseTo(90, within(1e-6));
   }
@@ -245,10 +245,10 @@ class GltfPartsTest {
                 "translation",
                 new double[] {0, 0.5, 2},
                 new double[] {0, 0, 0, 1, 0, 0, 4, 0, 0}));
-    assertThat(found.nodes().get(0).channels().get(Channel.X).keys())
+    assertThat(found.nodes().get(0).chain().curve(Path.X).keys())
         .extracting(Key::frame)
         .containsExactly(1.0, 13.0, 49.0);
-    assertThat(found.nodes().get(0).channels().get(Channel.Y).isKeyed()).isFalse();
+    assertThat(found.nodes().get(0).chain().curve(Path.Y).isKeyed()).isFalse();
     assertThat(found.range()).isEqualTo(new FrameRange(1, 49));
   }
 
@@ -278,14 +278,14 @@ class GltfPartsTest {
         read(
             animated(
                 "LINEAR", "rotation", new double[] {0, 1}, new double[] {0, 0, 0, 1, 0, s, 0, c}));
-    assertThat(pan.nodes().get(0).channels().get(Channel.PAN).keys()).hasSize(2);
+    assertThat(pan.nodes().get(0).chain().curve(Path.PAN).keys()).hasSize(2);
     assertThat(pan.notes()).isEmpty();
     double k = s / Math.sqrt(3);
     GltfImport mixed =
         read(
             animated(
                 "LINEAR", "rotation", new double[] {0, 1}, new double[] {0, 0, 0, 1, k, k, k, c}));
-    assertThat(mixed.nodes().get(0).channels().get(Channel.PAN).keys()).hasSize(25);
+    assertThat(mixed.nodes().get(0).chain().curve(Path.PAN).keys()).hasSize(25);
     assertThat(mixed.notes().get(0)).startsWith("N: turns between the file's keys");
   }
 

@@ -8,7 +8,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.NodeMotion;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
@@ -105,7 +105,7 @@ class GltfReaderTest {
             .filter(n -> n.name().equals("Dolly"))
             .findFirst()
             .orElseThrow();
-    assertThat(dolly.channels().get(Channel.X).keys().size()).isLessThan(20);
+    assertThat(dolly.chain().curve(Path.X).keys().size()).isLessThan(20);
   }
 
   @ParameterizedTest

@@ -9,8 +9,8 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Carried;
+import idlelens.core.part.Keys;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesher;
@@ -71,8 +71,8 @@ class GltfRoundTripTest {
 
   @Test
   void writeAndRead_partsSwitchedOff_goOutAsTheyAreSeen_andAreNoted() throws Exception {
-    Shot off = new SwitchPart("cam", ChainPart.CARRIED, false).apply(SHOT);
-    off = new SwitchPart("dolly", ChainPart.KEYS, false).apply(off);
+    Shot off = new SwitchPart("cam", Carried.ID, false).apply(SHOT);
+    off = new SwitchPart("dolly", Keys.ID, false).apply(off);
     GltfWriter.Written written = GltfWriter.write(off, List.of("cam"), false, hash -> null);
     assertThat(written.notes())
         .contains(
@@ -146,7 +146,7 @@ class GltfRoundTripTest {
     String text = json(file).toString();
     String changed = text.replaceFirst("\"yfov\":[0-9.]+", "\"yfov\":0.5");
     Shot back = readBack(changed.getBytes(StandardCharsets.UTF_8));
-    double focal = back.cameras().get(0).channels().get(Channel.FOCAL).rest();
+    double focal = back.cameras().get(0).chain().curve(idlelens.core.part.Path.FOCAL).rest();
     double height = 24.89 / SHOT.header().aspect();
     assertThat(focal).isCloseTo(height / (2 * Math.tan(0.25)), within(1e-9));
   }

@@ -7,6 +7,7 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.AddPart;
 import idlelens.core.edit.AlignKeys;
 import idlelens.core.edit.BakeKeys;
 import idlelens.core.edit.Carry;
@@ -22,6 +23,7 @@ import idlelens.core.edit.Keying;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.Operate;
+import idlelens.core.edit.OrderParts;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.PlaceKeys;
@@ -30,6 +32,7 @@ import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.RemoveOvershoot;
+import idlelens.core.edit.RemovePart;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
 import idlelens.core.edit.Retime;
@@ -38,24 +41,29 @@ import idlelens.core.edit.SetBeyond;
 import idlelens.core.edit.SetFieldOfView;
 import idlelens.core.edit.SetHandle;
 import idlelens.core.edit.SetHidden;
-import idlelens.core.edit.SetKeyFilter;
-import idlelens.core.edit.SetLens;
 import idlelens.core.edit.SetMarkers;
+import idlelens.core.edit.SetPart;
 import idlelens.core.edit.SetPiece;
+import idlelens.core.edit.SetStamp;
 import idlelens.core.edit.SetSun;
+import idlelens.core.edit.SetTakesKeys;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.SetValues;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
-import idlelens.core.lens.LensBody;
+import idlelens.core.part.Aim;
+import idlelens.core.part.Carried;
+import idlelens.core.part.Family;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
+import idlelens.core.part.Target;
+import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
-import idlelens.core.scene.ChainPart;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.KeyFilter;
 import idlelens.core.scene.Shot;
+import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
@@ -76,31 +84,38 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class EditJsonTest {
   private static final Shot SHOT = Rigs.everything();
-  private static final Picks KEYS = Picks.of("cam", List.of(Channel.X), List.of(1001.0));
+  private static final Picks KEYS = Picks.of("cam", List.of(Path.X), List.of(1001.0));
   private static final Picks MANY =
       new Picks(
           List.of(
-              new KeyPick("cam", Channel.POSE, List.of(1001.0, 1020.5)),
-              new KeyPick("head", List.of(Channel.PAN), List.of(1048.0))));
-  private static final Map<Channel, List<Key>> COPIED =
+              new KeyPick("cam", Path.POSE, List.of(1001.0, 1020.5)),
+              new KeyPick("head", List.of(Path.PAN), List.of(1048.0))));
+  private static final Map<Path, List<Key>> COPIED =
       Map.of(
-          Channel.X, SHOT.node("cam").channels().get(Channel.X).keys(),
-          Channel.Y, SHOT.node("cam").channels().get(Channel.Y).keys());
+          Path.X, SHOT.node("cam").chain().curve(Path.X).keys(),
+          Path.Y, SHOT.node("cam").chain().curve(Path.Y).keys());
+
+  private static final Window WINDOW =
+      new Window(OptionalDouble.empty(), OptionalDouble.of(1030), 0, 4);
+  private static final Aim AIM =
+      Aim.at("aim-1", Target.OfNode.origin("crate"))
+          .withTargets(List.of(new Target.OfNode("crate", 0, 1, 0)));
 
   static Stream<Edit> edits() {
     return Stream.of(
-        new ChangeHeader(SHOT.header().withName("Other")),
+        ChangeHeader.to(SHOT.header()),
+        ChangeHeader.named("Other"),
         new AddNodes(List.of(Rigs.imported())),
         new RemoveNodes(List.of("cam", "head"), 3.5, true),
         new Duplicate("cam", "new", "New"),
         new Rename("cam", "B"),
         new SetHidden("cam", true),
-        new SwitchPart("cam", ChainPart.CARRIED, false),
+        new SwitchPart("cam", Carried.ID, false),
         new Carry("cam", "dolly", 1010, false),
-        new SetValues("cam", 1010, Map.of(Channel.X, 1.5, Channel.FOCUS, 3.0), Keying.WHOLE_POSE),
+        new SetValues("cam", 1010, Map.of(Path.X, 1.5, Path.FOCUS, 3.0), Keying.WHOLE_POSE),
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),
         new MoveInWorld("cam", 1010, 1, 2, 3, 4, Keying.STILL),
-        new KeyPose("cam", 1010, Channel.POSE),
+        new KeyPose("cam", 1010, Path.POSE),
         new RemoveKeys(KEYS),
         new MoveKeys(KEYS, -2, 0.5, Landing.MERGE),
         new ScaleKeys(MANY, 1010, 1, 0.5, -2, Landing.REFUSE),
@@ -108,17 +123,16 @@ class EditJsonTest {
         new PasteKeys("cam", 1005, COPIED, PasteKeys.Way.MIRRORED, true),
         new InsertKeys(MANY),
         new AlignKeys("cam"),
-        new BakeKeys("cam", List.of(Channel.X), 1001, 1048, 2),
-        new ReduceKeys("cam", Channel.POSE, 0.01, 0.1, 0.5),
+        new BakeKeys("cam", List.of(Path.X), 1001, 1048, 2),
+        new ReduceKeys("cam", Path.POSE, Map.of(Family.PLACE, 0.01, Family.STOP, 0.1)),
         new RemoveOvershoot(KEYS, 0.25, false),
         new HoldUntil(KEYS),
         new SetTangents(KEYS, new TangentChoice.Automatic(Tangent.Kind.FLOW)),
         new SetTangents(MANY, new TangentChoice.ByHand(Optional.of(false), Optional.empty())),
-        new SetHandle(
-            "cam", Channel.PAN, 1001, SetHandle.Side.IN, new Tangent.Handle(4, -2.5), true),
+        new SetHandle("cam", Path.PAN, 1001, SetHandle.Side.IN, new Tangent.Handle(4, -2.5), true),
         new TurnTangent("cam", 1020, SetHandle.Side.OUT, 0.1, 0.2, -0.3, false),
-        new SetBeyond("cam", Channel.POSE, Optional.of(Beyond.CYCLE), Optional.empty()),
-        new SetKeyFilter("cam", new KeyFilter(Set.of(Channel.ROLL), Set.of(Channel.Y))),
+        new SetBeyond("cam", Path.POSE, Optional.of(Beyond.CYCLE), Optional.empty()),
+        new SetTakesKeys("cam", new TakesKeys(Set.of(Path.ROLL), Set.of(Path.Y))),
         new Retime(List.of("cam"), new TimeMap.Shift(3), Landing.MERGE, true, false),
         new Retime(
             List.of(), new TimeMap.Stretch(1001, 1020, 1010, 2, true), Landing.REFUSE, true, true),
@@ -126,7 +140,13 @@ class EditJsonTest {
         new ConvertRate(new FrameRate(30000, 1001), ConvertRate.Keep.TIME, true),
         new SetMarkers(SHOT.markers()),
         new RemoveMarkers(List.of("door")),
-        new SetLens("cam", LensBody.PLAIN),
+        new SetPart("cam", Lens.PLAIN),
+        new SetPart("parked", Aim.at("aim-3c", new Target.Place(1, 2, 3))),
+        new AddPart("cam", AIM),
+        new RemovePart("parked", "aim-3c"),
+        new OrderParts("cam", List.of("keys", "carried", "lens")),
+        new SetStamp("parked", "aim-3c", WINDOW),
+        new SetStamp("parked", "aim-3c", Window.OPEN),
         new SetFieldOfView("cam", 1010, SetFieldOfView.Side.VERTICAL, 30, Keying.TOUCHED),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#010203")),
         new SetSun("sun", "#ffffff", 2),

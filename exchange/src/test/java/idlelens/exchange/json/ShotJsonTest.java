@@ -40,12 +40,20 @@ class ShotJsonTest {
   }
 
   @Test
-  void read_lensSwitchedOffWhereThereIsNone_isRefused() {
-    String text = text().replace("[\"keys\",\"carried\"]", "[\"keys\",\"lens\"]");
+  void read_lensWhereThereIsNone_isRefused() {
+    String text = text().replace("\"part\":\"aim\",\"id\":\"aim-3c\"", "\"part\":\"lens\"");
     assertThat(text).isNotEqualTo(text());
     assertThatThrownBy(() -> ShotJson.read(octets(text)))
         .isInstanceOf(FormatException.class)
-        .hasMessageContaining("off is lens, of 'parked'; allowed: keys, carried");
+        .hasMessageContaining("nodes[14].chain[2].target is unknown");
+  }
+
+  @Test
+  void read_bothShapesOfANode_isRefused() {
+    String text = text().replaceFirst("\"chain\":", "\"carrier\":\"head\",\"chain\":");
+    assertThatThrownBy(() -> ShotJson.read(octets(text)))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining("what nodes had before version 3, not both");
   }
 
   @Test
@@ -73,13 +81,13 @@ class ShotJsonTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "\"version\":2|\"version\":9|version is 9; allowed: 1 to 2",
+        "\"version\":3|\"version\":9|version is 9; allowed: 1 to 3",
         "\"handles\":6|\"handles\":6.5|handles is 6.5; allowed: a whole number",
         "\"kind\":\"camera\"|\"kind\":\"ghost\"|nodes[2].kind is \"ghost\"; allowed: camera, null",
-        "\"squeeze\":1.33|\"squeeze\":9|nodes[2].squeeze is 9.0; allowed: 0.5 to 2.5",
+        "\"squeeze\":1.33|\"squeeze\":9|nodes[2].chain[2].squeeze is 9.0; allowed: 0.5 to 2.5",
         "[1020.0,3.5,\"settle\"]|[1001.0,3.5,\"settle\"]|keys[1].frame is 1001.0; allowed: greater",
         "\"settle\"]|\"wobbly\"]|allowed: settle, flow, straight, hold, free",
-        "\"carrier\":\"head\"|\"carrier\":\"nobody\"|The cam.carrier is 'nobody'",
+        "\"node\":\"head\"|\"node\":\"nobody\"|The cam.carrier is 'nobody'",
         "\"kind\":\"hit\"|\"kind\":\"bump\"|markers[0].kind is \"bump\"; allowed: beat, hit, cue, note",
         "\"leftOut\":[\"roll\"]|\"leftOut\":[\"spin\"]|channel is 'spin'; allowed: x, y, z",
         "\"handles\"|\"handels\"|handels is unknown",
@@ -105,7 +113,7 @@ class ShotJsonTest {
   void read_anOlderVersion_countsItsFreeTangentsAsWeighted() throws Exception {
     String older =
         text()
-            .replaceFirst("\"version\":2", "\"version\":1")
+            .replaceFirst("\"version\":3", "\"version\":1")
             .replaceFirst(
                 "\"free\",3.25,-0.5,4.0,0.125,true,true", "\"free\",3.25,-0.5,4.0,0.125,true");
     assertThat(ShotJson.read(octets(older))).isEqualTo(SHOT);

@@ -9,7 +9,7 @@ import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.SetValues;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.Rigs;
 import java.util.List;
@@ -19,12 +19,12 @@ import org.junit.jupiter.api.Test;
 class ShotTextTest {
   private static final List<Edit> EDITS =
       List.of(
-          new SetValues("cam", 1010, Map.of(Channel.X, 1.5), Keying.WHOLE_POSE),
+          new SetValues("cam", 1010, Map.of(Path.X, 1.5), Keying.WHOLE_POSE),
           new Rename("crate", "Crate \"of\" salt, ünder a tarpaulin"),
           new Duplicate("head", "new", "New"),
           new RemoveNodes(List.of("dolly"), 1001, false),
           new RemoveMarkers(List.of("door")),
-          new SetValues("new", 1020, Map.of(Channel.PAN, -3.25), Keying.TOUCHED));
+          new SetValues("new", 1020, Map.of(Path.PAN, -3.25), Keying.TOUCHED));
 
   @Test
   void next_afterEveryEdit_isTheTextWrittenFromTheStart() throws Exception {

@@ -5,17 +5,16 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.FocusRule;
-import idlelens.core.lens.LensBody;
 import idlelens.core.motion.Evaluation;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.joml.Vector3d;
@@ -55,16 +54,16 @@ final class DemoShots {
             new double[] {1073, -0.03, 1.58, 0, 0, 0, -0.4},
             new double[] {1109, 0.03, 1.53, 0, 0, 0, 0.3},
             new double[] {1144, 0, 1.56, 0, 0, 0, 0}));
-    Map<Channel, Curve> head =
+    Map<Path, Curve> head =
         poses(
             Tangent.Kind.SETTLE,
             new double[] {1001, 0, 0, 0, 9, 1.5, 0},
             new double[] {1049, 0, 0, 0, 9, 2, 0},
             new double[] {1085, 0, 0, 0, -7, 0.5, 0},
             new double[] {1144, 0, 0, 0, -9.5, 0, 0});
-    head.put(Channel.PAN, head.get(Channel.PAN).withoutKeys(1049)); // so that the turn creeps in
+    head.put(Path.PAN, head.get(Path.PAN).withoutKeys(1049)); // so that the turn creeps in
     set.carrier("Head", "shoulder", head);
-    Map<Channel, Curve> camera =
+    Map<Path, Curve> camera =
         poses(
             Tangent.Kind.SETTLE,
             new double[] {1001, 0, 0.08, -0.1, 0, 0, 0},
@@ -72,9 +71,9 @@ final class DemoShots {
             new double[] {1063, 0.02, 0.1, -0.1, 0.2, 0.2, 0},
             new double[] {1097, 0, 0.12, -0.14, -1.4, -0.6, 0},
             new double[] {1144, 0, 0.1, -0.18, 0, 0, 0});
-    camera.put(Channel.FOCAL, Curve.still(32));
-    camera.put(Channel.F_STOP, Curve.still(2));
-    set.camera("A-cam", "head", camera, LensBody.PLAIN);
+    camera.put(Path.FOCAL, Curve.still(32));
+    camera.put(Path.F_STOP, Curve.still(2));
+    set.camera("A-cam", "head", camera, Lens.PLAIN);
     TernQuay.build(set);
     Shot shot = shot("Quay walk", 1001, 1144, carryFerry(set.nodes()));
     return pullFocus(
@@ -88,9 +87,9 @@ final class DemoShots {
   static Shot lampRoom() {
     SetBuilder set = new SetBuilder();
     TernQuay.build(set);
-    Map<Channel, Curve> turning = still(0, 10.3, -30, 0, 0, 0);
+    Map<Path, Curve> turning = still(0, 10.3, -30, 0, 0, 0);
     turning.put(
-        Channel.PAN,
+        Path.PAN,
         new Curve(
             0,
             List.of(
@@ -98,11 +97,10 @@ final class DemoShots {
             Beyond.CYCLE_AND_CARRY,
             Beyond.CYCLE_AND_CARRY));
     set.carrier("Turntable", "", turning);
-    Map<Channel, Curve> camera = still(0, 1.1, 9.5, 0, -6.5, 0);
-    camera.put(Channel.FOCAL, Curve.still(28));
-    camera.put(Channel.F_STOP, Curve.still(2.8));
-    set.camera(
-        "Lamp cam", "turntable", camera, LensBody.PLAIN.withFocus(new FocusRule.Follow("lamp", 0)));
+    Map<Path, Curve> camera = still(0, 1.1, 9.5, 0, -6.5, 0);
+    camera.put(Path.FOCAL, Curve.still(28));
+    camera.put(Path.F_STOP, Curve.still(2.8));
+    set.camera("Lamp cam", "turntable", camera, Lens.PLAIN.following("lamp"));
     return shot("Lamp room", 1001, 1120, set.nodes());
   }
 
@@ -110,24 +108,23 @@ final class DemoShots {
   static Shot twoCameras() {
     SetBuilder set = new SetBuilder();
     TernQuay.build(set);
-    Map<Channel, Curve> wide =
+    Map<Path, Curve> wide =
         poses(
             Tangent.Kind.SETTLE,
             new double[] {1001, 1.9, 2.2, 8.6, -12, 0, 0},
             new double[] {1096, 1.2, 1.9, 7.2, -8, 0.5, 0});
-    wide.put(Channel.FOCAL, Curve.still(24));
-    wide.put(Channel.F_STOP, Curve.still(5.6));
-    wide.put(Channel.FOCUS, Curve.still(12));
-    set.camera("A-cam", "", wide, LensBody.PLAIN);
-    Map<Channel, Curve> closer =
+    wide.put(Path.FOCAL, Curve.still(24));
+    wide.put(Path.F_STOP, Curve.still(5.6));
+    wide.put(Path.FOCUS, Curve.still(12));
+    set.camera("A-cam", "", wide, Lens.PLAIN);
+    Map<Path, Curve> closer =
         poses(
             Tangent.Kind.SETTLE,
             new double[] {1001, -1.5, 2.6, 2, -27.2, 1, 0},
             new double[] {1096, -1.5, 2.6, 2, -31.2, 1, 0});
-    closer.put(Channel.FOCAL, Curve.still(50));
-    closer.put(Channel.F_STOP, Curve.still(2));
-    set.camera(
-        "B-cam", "", closer, LensBody.PLAIN.withFocus(new FocusRule.Follow("wheelhouse", 0)));
+    closer.put(Path.FOCAL, Curve.still(50));
+    closer.put(Path.F_STOP, Curve.still(2));
+    set.camera("B-cam", "", closer, Lens.PLAIN.following("wheelhouse"));
     return shot("Two cameras", 1001, 1096, carryFerry(set.nodes()));
   }
 
@@ -146,12 +143,12 @@ final class DemoShots {
           if (!n.id().equals("ferry-ottoline")) {
             return n;
           }
-          Map<Channel, Curve> moving = new EnumMap<>(Channel.class);
+          Map<Path, Curve> moving = new LinkedHashMap<>();
           moving.put(
-              Channel.Z,
+              Path.Z,
               keyed(Tangent.Kind.SETTLE, new double[] {1001, -24}, new double[] {1144, -18.5}));
           moving.put(
-              Channel.ROLL,
+              Path.ROLL,
               new Curve(
                   0,
                   List.of(
@@ -160,7 +157,7 @@ final class DemoShots {
                       new Key(1073, -0.7, Tangent.Kind.SETTLE)),
                   Beyond.CYCLE,
                   Beyond.CYCLE));
-          return n.withChannels(n.channels().with(moving));
+          return n.withChain(n.chain().with(moving));
         });
     return all;
   }
@@ -177,24 +174,24 @@ final class DemoShots {
     }
     Node node = shot.node(camera);
     Curve focus = new Curve(keys.get(0).value(), keys);
-    return shot.withNode(node.withChannels(node.channels().with(Channel.FOCUS, focus)));
+    return shot.withNode(node.withChain(node.chain().with(Path.FOCUS, focus)));
   }
 
-  private static Map<Channel, Curve> still(
+  private static Map<Path, Curve> still(
       double x, double y, double z, double pan, double tilt, double roll) {
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
+    Map<Path, Curve> curves = new LinkedHashMap<>();
     double[] values = {x, y, z, pan, tilt, roll};
-    Channel.POSE.forEach(c -> curves.put(c, Curve.still(values[c.ordinal()])));
+    Path.POSE.forEach(c -> curves.put(c, Curve.still(values[Path.POSE.indexOf(c)])));
     return curves;
   }
 
   /** Whole-pose keys: frame, then x, y, z, pan, tilt, roll. */
-  private static Map<Channel, Curve> poses(Tangent.Kind tangent, double[]... rows) {
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    for (Channel channel : Channel.POSE) {
+  private static Map<Path, Curve> poses(Tangent.Kind tangent, double[]... rows) {
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (Path channel : Path.POSE) {
       double[][] keys = new double[rows.length][];
       for (int i = 0; i < rows.length; i++) {
-        keys[i] = new double[] {rows[i][0], rows[i][1 + channel.ordinal()]};
+        keys[i] = new double[] {rows[i][0], rows[i][1 + Path.POSE.indexOf(channel)]};
       }
       curves.put(channel, keyed(tangent, keys));
     }

@@ -2,10 +2,10 @@ package idlelens.web.demo;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.set.Finish;
@@ -55,30 +55,30 @@ final class SetBuilder {
   }
 
   SetBuilder sun(String name, String colour, double strength, double pan, double tilt) {
-    Channels channels = Channels.pose().restingAt(10, 14, -6, pan, tilt, 0);
+    Chain channels = Chain.pose().restingAt(10, 14, -6, pan, tilt, 0);
     nodes.add(
         new Node.Sun(
             new NodeBody(id(name), name, false, Carriage.WORLD, channels), colour, strength));
     return this;
   }
 
-  SetBuilder carrier(String name, String carriedBy, Map<Channel, Curve> curves) {
-    nodes.add(new Node.Null(moving(name, carriedBy, Channels.pose().with(curves))));
+  SetBuilder carrier(String name, String carriedBy, Map<Path, Curve> curves) {
+    nodes.add(new Node.Null(moving(name, carriedBy, Chain.pose().with(curves))));
     return this;
   }
 
-  SetBuilder camera(String name, String carriedBy, Map<Channel, Curve> curves, LensBody lens) {
-    nodes.add(new Node.Camera(moving(name, carriedBy, Channels.poseAndLens().with(curves)), lens));
+  SetBuilder camera(String name, String carriedBy, Map<Path, Curve> curves, Lens lens) {
+    nodes.add(new Node.Camera(moving(name, carriedBy, Chain.poseAndLens().with(curves)), lens));
     return this;
   }
 
-  private static NodeBody moving(String name, String carriedBy, Channels channels) {
+  private static NodeBody moving(String name, String carriedBy, Chain channels) {
     return new NodeBody(
         id(name), name, false, new Carriage(carriedBy, RigidPose.IDENTITY), channels);
   }
 
   private static NodeBody body(String id, String name, At at) {
-    Channels channels = Channels.pose().restingAt(at.x(), at.y(), at.z(), at.pan(), 0, 0);
+    Chain channels = Chain.pose().restingAt(at.x(), at.y(), at.z(), at.pan(), 0, 0);
     return new NodeBody(id, name, false, new Carriage(at.carrier(), RigidPose.IDENTITY), channels);
   }
 

@@ -20,12 +20,14 @@ class QuantityController {
   @Operation(
       summary = "Reads a typed number",
       description =
-          "Body: text, kind (length, lens-length, angle, frames, stop, plain), rate of the shot.")
+          "Body: text, kind (length, lens-length, angle, frames, stop, plain), rate of the shot, and if"
+              + " wanted the unit of bare numbers.")
   Map<String, Object> read(@RequestBody byte[] body) throws FormatException {
-    JsonPlace place = JsonPlace.parse(body).only("text", "kind", "rate");
+    JsonPlace place = JsonPlace.parse(body).only("text", "kind", "rate", "unit");
     QuantityKind kind = place.get("kind").choice(QuantityKind.class);
     FrameRate rate = FrameRate.parse(place.text("rate", "24"));
-    double value = QuantityReader.read(place.get("text").text(), kind, rate);
+    double value =
+        QuantityReader.read(place.get("text").text(), kind, rate, place.text("unit", ""));
     return Map.of("value", value, "unit", kind.unit());
   }
 }

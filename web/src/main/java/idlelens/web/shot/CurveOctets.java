@@ -5,6 +5,7 @@ import idlelens.core.curve.CurvePlayer;
 import idlelens.core.curve.Segment;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.PathTangent;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.time.SampleGrid;
 import java.util.List;
@@ -21,18 +22,16 @@ final class CurveOctets {
     Node node = motion.shot().node(nodeId);
     double perSecond = motion.shot().header().rate().framesPerSecond();
     ObjectNode curves = out.putObject("curves");
-    node.channels()
-        .curves()
-        .forEach(
-            (channel, curve) -> {
-              if (curve.isKeyed()) {
-                ObjectNode columns = curves.putObject(channel.id());
-                bundle.add(columns, "segments", segments(curve));
-                if (slopes) {
-                  addSlopes(bundle, columns, curve, motion.grid(), perSecond);
-                }
-              }
-            });
+    for (Path path : node.chain().paths()) {
+      Curve curve = node.chain().curve(path);
+      if (curve.isKeyed()) {
+        ObjectNode columns = curves.putObject(path.toString());
+        bundle.add(columns, "segments", segments(curve));
+        if (slopes) {
+          addSlopes(bundle, columns, curve, motion.grid(), perSecond);
+        }
+      }
+    }
     out.put("slopes", slopes);
     bundle.add(out, "path", path(PathTangent.of(motion, nodeId)));
   }

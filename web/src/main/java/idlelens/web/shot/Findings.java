@@ -4,6 +4,7 @@ import idlelens.core.check.Creep;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Overshoot;
 import idlelens.core.curve.Overshoots;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
@@ -22,20 +23,13 @@ final class Findings {
    */
   static void add(ObjectNode out, Node node) {
     ArrayNode overshoots = out.arrayNode();
-    node.channels()
-        .curves()
-        .forEach(
-            (channel, curve) ->
-                found(curve).stream()
-                    .limit(Math.max(0, MOST - overshoots.size()))
-                    .forEach(
-                        o ->
-                            overshoots
-                                .addArray()
-                                .add(channel.id())
-                                .add(o.frame())
-                                .add(o.value())
-                                .add(o.amount())));
+    for (Path path : node.chain().paths()) {
+      for (Overshoot o : found(node.chain().curve(path))) {
+        if (overshoots.size() < MOST) {
+          overshoots.addArray().add(path.toString()).add(o.frame()).add(o.value()).add(o.amount());
+        }
+      }
+    }
     ArrayNode creeps = out.arrayNode();
     Creep.find(node).stream()
         .limit(MOST)
@@ -43,7 +37,7 @@ final class Findings {
             c ->
                 creeps
                     .addArray()
-                    .add(c.channel().id())
+                    .add(c.path().toString())
                     .add(c.from())
                     .add(c.missing())
                     .add(c.amount()));

@@ -25,11 +25,9 @@ final class LiveShot {
     this.textLender = textLender;
   }
 
-  /**
-   * @param lender motion of a shot like this one, or null
-   */
-  LiveShot(long revision, Shot shot, Evaluation lender) {
-    this(revision, shot, lender, null);
+  /** A shot of which nothing is known yet. */
+  LiveShot(long revision, Shot shot) {
+    this(revision, shot, null, null);
   }
 
   long revision() {
@@ -74,8 +72,11 @@ final class LiveShot {
     return SampleGrid.over(shot.header().range(), shot.header().handles());
   }
 
-  /** This shot after a change; motion and text that it has by now are lent on. */
+  /**
+   * Another state of this shot. Motion and text that this one has by now are lent on, for all that
+   * is equal in both.
+   */
   synchronized LiveShot next(long newRevision, Shot changed) {
-    return new LiveShot(newRevision, changed, motion(), text);
+    return new LiveShot(newRevision, changed.reusing(shot), motion(), text);
   }
 }

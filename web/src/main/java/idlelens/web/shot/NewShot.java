@@ -1,8 +1,8 @@
 package idlelens.web.shot;
 
-import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -22,23 +22,23 @@ final class NewShot {
         header,
         List.of(
             new Node.Camera(
-                body("a-cam", "A-cam", Channels.poseAndLens().restingAt(0, 1.55, 6, 0, -2, 0)),
-                LensBody.PLAIN),
+                body("a-cam", "A-cam", Chain.poseAndLens().restingAt(0, 1.55, 6, 0, -2, 0)),
+                Lens.PLAIN),
             new Node.Piece(
-                body("keeper", "Keeper", Channels.pose()),
+                body("keeper", "Keeper", Chain.pose()),
                 new Shape.Person(Shape.Person.USUAL_HEIGHT),
                 Finish.matt("#3b6b80")),
             new Node.Piece(
-                body("ground", "Ground", Channels.pose()),
+                body("ground", "Ground", Chain.pose()),
                 new Shape.Plane(60, 60),
                 Finish.matt("#b9ab93")),
             new Node.Sun(
-                body("sun", "Low sun", Channels.pose().restingAt(8, 10, -4, 55, -28, 0)),
+                body("sun", "Low sun", Chain.pose().restingAt(8, 10, -4, 55, -28, 0)),
                 "#ffdcae",
                 1)));
   }
 
-  private static NodeBody body(String id, String name, Channels channels) {
+  private static NodeBody body(String id, String name, Chain channels) {
     return new NodeBody(id, name, false, Carriage.WORLD, channels);
   }
 }

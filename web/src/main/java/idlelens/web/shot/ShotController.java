@@ -117,7 +117,7 @@ class ShotController {
       throws FormatException {
     productions.requireShot(account.id(), id);
     JsonPlace place = JsonPlace.parse(body).only("revision", "edits", "provisional");
-    List<Edit> edits = EditJson.readList(place.get("edits"));
+    List<Edit> edits = EditJson.readAsked(place.get("edits"));
     if (edits.isEmpty()) {
       throw new RefusedException("edits", "empty", "at least one edit");
     }
@@ -151,6 +151,22 @@ class ShotController {
       @ParameterObject DrawnCurves drawn) {
     productions.requireShot(account.id(), id);
     return answers.of(shots.redo(id, new ShotService.Asker(account.id(), window)), accept, drawn);
+  }
+
+  @GetMapping("/api/shots/{id}/changes")
+  @Operation(
+      summary = "What changed since a revision",
+      description =
+          "The same answer that the edit itself would have got, for a window that has the shot at"
+              + " that revision.")
+  ResponseEntity<byte[]> changes(
+      @AuthenticationPrincipal AccountUser account,
+      @PathVariable long id,
+      @RequestParam long since,
+      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
+      @ParameterObject DrawnCurves drawn) {
+    productions.requireShot(account.id(), id);
+    return answers.of(shots.since(id, since), accept, drawn);
   }
 
   private static ResponseEntity<byte[]> json(byte[] body) {

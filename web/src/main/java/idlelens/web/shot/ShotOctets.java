@@ -1,12 +1,11 @@
 package idlelens.web.shot;
 
 import idlelens.core.check.Pace;
-import idlelens.core.motion.ChannelTrack;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
@@ -94,7 +93,7 @@ class ShotOctets {
       ObjectNode out = nodes.addObject().put("id", id);
       addPose(bundle, out, node.world());
       bundle.add(out, "pace", Pace.metresPerSecond(node.world(), motion.shot().header().rate()), 1);
-      addOwn(bundle, out, node.channels());
+      addOwn(bundle, out, node);
       node.lens().ifPresent(lens -> addLens(bundle, out, lens));
       Findings.add(out, motion.shot().node(id));
       if (drawn.curves().contains(id)) {
@@ -113,13 +112,18 @@ class ShotOctets {
     bundle.add(out, "qw", pose.qw(), 1);
   }
 
-  private static void addOwn(OctetBundle bundle, ObjectNode out, ChannelTrack channels) {
+  /** The parameters of all parts, by their paths. */
+  private static void addOwn(OctetBundle bundle, ObjectNode out, NodeMotion node) {
     ObjectNode own = out.putObject("own");
-    for (Channel channel : Channel.values()) {
-      if (channels.has(channel)) {
-        bundle.add(own, channel.id(), channels.values(channel), 1);
-      }
-    }
+    node.parts()
+        .forEach(
+            (part, track) ->
+                track
+                    .parameters()
+                    .forEach(
+                        p ->
+                            bundle.add(
+                                own, new Path(part, p.id()).toString(), track.values(p), 1)));
   }
 
   private static void addLens(OctetBundle bundle, ObjectNode out, LensTrack lens) {

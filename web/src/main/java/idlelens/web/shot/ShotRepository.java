@@ -6,6 +6,7 @@ import static idlelens.web.database.schema.Tables.SHOT;
 import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Footprint;
 import idlelens.exchange.json.EditJson;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.problem.NotFoundException;
@@ -14,7 +15,6 @@ import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,14 +43,14 @@ class ShotRepository {
   record Step(long id, long revision, String edits, String inverse, String summary) {}
 
   /** A stored edit as told to others. */
-  record Told(long revision, String author, String edits, Set<String> touches) {}
+  record Told(long revision, String author, String edits, Footprint footprint) {}
 
   /** What is written with a new revision. */
   record Change(
       Kind kind,
       List<Edit> edits,
       Edit inverse,
-      Set<String> touches,
+      Footprint footprint,
       String summary,
       long author) {}
 
@@ -156,7 +156,7 @@ class ShotRepository {
         .set(EDIT.SUMMARY, shorten(change.summary()))
         .set(EDIT.EDITS, EditJson.text(change.edits()))
         .set(EDIT.INVERSE, EditJson.text(List.of(change.inverse())))
-        .set(EDIT.TOUCHES, String.join("\n", change.touches()))
+        .set(EDIT.TOUCHES, FootprintText.write(change.footprint()))
         .set(EDIT.AUTHOR_ID, change.author())
         .set(EDIT.CREATED_AT, now)
         .execute();
@@ -221,7 +221,7 @@ class ShotRepository {
         .where(EDIT.SHOT_ID.eq(shotId))
         .and(EDIT.REVISION.gt(revision))
         .orderBy(EDIT.REVISION)
-        .fetch(r -> new Told(r.value1(), r.value2(), r.value3(), Set.of(r.value4().split("\n"))));
+        .fetch(r -> new Told(r.value1(), r.value2(), r.value3(), FootprintText.read(r.value4())));
   }
 
   void delete(long shotId) {

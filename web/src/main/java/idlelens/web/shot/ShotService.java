@@ -1,6 +1,7 @@
 package idlelens.web.shot;
 
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Footprint;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -10,11 +11,9 @@ import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
 import idlelens.web.problem.ConflictException;
 import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -62,7 +61,11 @@ public class ShotService {
       return known.get();
     }
     ShotRepository.Stored stored = repository.newest(shotId);
-    LiveShot read = new LiveShot(stored.revision(), parse(stored.document()), null);
+    Shot shot = parse(stored.document());
+    LiveShot read =
+        known
+            .map(k -> k.next(stored.revision(), shot))
+            .orElseGet(() -> new LiveShot(stored.revision(), shot));
     live.put(shotId, read);
     return read;
   }
@@ -73,8 +76,14 @@ public class ShotService {
     if (now.revision() == revision) {
       return now;
     }
-    ShotRepository.Stored stored = history.document(shotId, revision);
-    return new LiveShot(revision, parse(stored.document()), now.motion());
+    return live.find(shotId, revision)
+        .orElseGet(() -> now.next(revision, parse(history.document(shotId, revision).document())));
+  }
+
+  /** What led from a revision to the newest, for a window that has the first. */
+  EditOutcome since(long shotId, long revision) {
+    LiveShot before = past(shotId, revision);
+    return outcome(before, live(shotId), true);
   }
 
   /** Makes a shot as it was at a revision; what was done since can be had back by undo. */
@@ -101,16 +110,10 @@ public class ShotService {
             ShotRepository.Kind.EDIT,
             edits,
             applied.inverse(),
-            touches(edits),
+            applied.footprint(),
             summary,
             asker.accountId()),
         null);
-  }
-
-  private static Set<String> touches(List<Edit> edits) {
-    return edits.stream()
-        .flatMap(e -> e.touches().stream())
-        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   private static Shot parse(String document) {
@@ -152,7 +155,7 @@ public class ShotService {
         shotId,
         asker,
         before -> {
-          refuseConflict(shotId, seen, before, edits, touches(edits));
+          refuseConflict(shotId, seen, before, edits);
           Planned planned = planned(before.shot(), edits, summary, asker);
           refuseForeignAssets(shotId, before.shot(), planned.shot());
           return planned;
@@ -164,13 +167,18 @@ public class ShotService {
     return edit(shotId, live(shotId).revision(), edits, asker).after().revision();
   }
 
-  private void refuseConflict(
-      long shotId, long seen, LiveShot before, List<Edit> edits, Set<String> touches) {
+  /** Edits are compared on the state that the asker saw, where both could be made. */
+  private void refuseConflict(long shotId, long seen, LiveShot before, List<Edit> edits) {
     if (seen >= before.revision()) {
       return;
     }
-    for (ShotRepository.Told told : repository.since(shotId, seen)) {
-      if (Edit.overlap(told.touches(), touches)) {
+    List<ShotRepository.Told> since = repository.since(shotId, seen);
+    if (since.isEmpty()) {
+      return;
+    }
+    Footprint mine = Edit.applyAll(past(shotId, Math.max(1, seen)).shot(), edits).footprint();
+    for (ShotRepository.Told told : since) {
+      if (told.footprint().conflictsWith(mine)) {
         throw new ConflictException(
             told.author()
                 + " changed the same thing in revision "
@@ -218,14 +226,14 @@ public class ShotService {
                               undo ? "There is nothing left to undo" : "There is nothing to redo",
                               Map.of()));
           List<Edit> edits = read(undo ? step.inverse() : step.edits());
-          Edit.Applied applied = Edit.applyAll(before.shot(), edits);
+          Edit.Applied applied = Edit.applyAgain(before.shot(), edits);
           return new Planned(
               applied.shot(),
               new ShotRepository.Change(
                   kind,
                   edits,
                   applied.inverse(),
-                  touches(edits),
+                  applied.footprint(),
                   (undo ? "Undo: " : "Redo: ") + step.summary(),
                   asker.accountId()),
               step);

@@ -20,7 +20,11 @@ export class Problem extends Error {
 async function renewToken() {
   const page = await fetch(location.pathname, { headers: { Accept: 'text/html' } });
   const html = new DOMParser().parseFromString(await page.text(), 'text/html');
-  if (!page.ok || page.redirected) throw new Problem(401, { detail: 'You are logged out. Log in again in another tab; this change waits here', retry: true });
+  if (!page.ok || page.redirected)
+    throw new Problem(401, {
+      detail: 'You are logged out. Log in again in another tab; this change waits here',
+      retry: true,
+    });
   token = html.querySelector('meta[name="csrf-token"]').content;
 }
 
@@ -31,7 +35,11 @@ async function call(method, path, options = {}, renewed = false) {
   if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = type;
   let answer;
   try {
-    answer = await fetch(path, { method, headers, body: body === undefined || body instanceof FormData || type !== 'application/json' ? body : JSON.stringify(body) });
+    answer = await fetch(path, {
+      method,
+      headers,
+      body: body === undefined || body instanceof FormData || type !== 'application/json' ? body : JSON.stringify(body),
+    });
   } catch {
     throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
   }
@@ -40,9 +48,14 @@ async function call(method, path, options = {}, renewed = false) {
     await renewToken();
     return call(method, path, options, true);
   }
-  if (answer.status === 401) throw new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
+  if (answer.status === 401)
+    throw new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
   let problem = {};
-  try { problem = await answer.json(); } catch { problem = { detail: `The server answered ${answer.status}` }; }
+  try {
+    problem = await answer.json();
+  } catch {
+    problem = { detail: `The server answered ${answer.status}` };
+  }
   throw new Problem(answer.status, problem);
 }
 
@@ -58,11 +71,14 @@ export const getAnswer = (path) => call('GET', path);
 export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
 export const postOctets = async (path, body) => (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
 /** Sends a table as text; gets the outcome as octets. */
-export const postTable = async (path, body) => (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
+export const postTable = async (path, body) =>
+  (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
 export const remove = (path) => call('DELETE', path);
 
 /** Says goodbye while the page goes away. */
-export const removeOnLeaving = (path) => fetch(path, { method: 'DELETE', keepalive: true, headers: { [tokenHeader]: token } }).catch(() => {});
+export const removeOnLeaving = (path) =>
+  fetch(path, { method: 'DELETE', keepalive: true, headers: { [tokenHeader]: token } }).catch(() => {});
 
 /** Reads a typed number; the rules for that live on the server. */
-export const readQuantity = async (text, kind, rate) => (await postJson('/api/quantity', { text, kind, rate })).value;
+export const readQuantity = async (text, kind, rate, unit = '') =>
+  (await postJson('/api/quantity', { text, kind, rate, unit })).value;

@@ -12,12 +12,18 @@ export function trimmed(value, digits) {
   return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
 }
 
-export const metres = (value) => (Number.isFinite(value) ? `${fixed(value, 2)} m` : '∞');
 export const degrees = (value) => `${fixed(value, 1)}°`;
 export const stop = (value) => `f/${trimmed(value, 1)}`;
 export const millimetres = (value) => `${trimmed(value, 1)} mm`;
 
-const ASPECTS = [[16 / 9, '16:9'], [21 / 9, '21:9'], [9 / 16, '9:16'], [0.8, '4:5'], [1, '1:1'], [4 / 3, '1.33']];
+const ASPECTS = [
+  [16 / 9, '16:9'],
+  [21 / 9, '21:9'],
+  [9 / 16, '9:16'],
+  [0.8, '4:5'],
+  [1, '1:1'],
+  [4 / 3, '1.33'],
+];
 export function aspectName(aspect) {
   const known = ASPECTS.find(([value]) => Math.abs(value - aspect) < 1e-6);
   return known ? known[1] : aspect.toFixed(2);

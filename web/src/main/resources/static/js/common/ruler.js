@@ -6,13 +6,14 @@ const NUMBER_PX = 32;
 const BESIDE_PX = 3;
 
 /** The number of a frame, right of its line. */
-export const tickText = (frame, x, y) => s('text', { class: 'tick', x: (x + BESIDE_PX).toFixed(1), y, text: frame, 'pointer-events': 'none' });
+export const tickText = (frame, x, y) =>
+  s('text', { class: 'tick', x: (x + BESIDE_PX).toFixed(1), y, text: frame, 'pointer-events': 'none' });
 
 /** Takes away the numbers that the flag at x would cover in part. */
-export function clearUnderFlag(ticks, x) {
+export function clearUnderFlag(ticks, x, width = FLAG_PX) {
   for (const tick of ticks) {
     const left = Number(tick.getAttribute('x'));
-    const covered = left < x + FLAG_PX / 2 && left + NUMBER_PX > x - FLAG_PX / 2;
+    const covered = left < x + width / 2 && left + NUMBER_PX > x - width / 2;
     tick.setAttribute('visibility', covered ? 'hidden' : 'visible');
   }
 }

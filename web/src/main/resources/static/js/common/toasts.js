@@ -11,7 +11,10 @@ export function toast(text, { bad = false, action, onAction } = {}) {
   line.append(Object.assign(document.createElement('span'), { textContent: text }));
   if (action) {
     const button = Object.assign(document.createElement('button'), { type: 'button', textContent: action });
-    button.addEventListener('click', () => { line.remove(); onAction(); });
+    button.addEventListener('click', () => {
+      line.remove();
+      onAction();
+    });
     line.append(button);
   }
   all.append(line);

@@ -25,15 +25,25 @@ export class GraphScale {
     this.namesBeside = true; // whether there is room for names at the right of the curves
   }
 
-  get left() { return Math.max(1, this.axisCount) * AXIS_PX; }
+  get left() {
+    return Math.max(1, this.axisCount) * AXIS_PX;
+  }
 
-  get right() { return this.width - (this.namesBeside ? NAMES_PX : RIGHT_PX); }
+  get right() {
+    return this.width - (this.namesBeside ? NAMES_PX : RIGHT_PX);
+  }
 
-  get perFrame() { return (this.right - this.left) / (this.frames[1] - this.frames[0]); }
+  get perFrame() {
+    return (this.right - this.left) / (this.frames[1] - this.frames[0]);
+  }
 
-  x(frame) { return this.left + (frame - this.frames[0]) * this.perFrame; }
+  x(frame) {
+    return this.left + (frame - this.frames[0]) * this.perFrame;
+  }
 
-  frame(x) { return this.frames[0] + (x - this.left) / this.perFrame; }
+  frame(x) {
+    return this.frames[0] + (x - this.left) / this.perFrame;
+  }
 
   /** Sets which panes there are, below one another. */
   setPanes(names) {
@@ -54,9 +64,13 @@ export class GraphScale {
     });
   }
 
-  pane(name) { return this.panes.find((p) => p.name === name); }
+  pane(name) {
+    return this.panes.find((p) => p.name === name);
+  }
 
-  paneAt(y) { return this.panes.find((p) => y >= p.top && y <= p.top + p.height) ?? null; }
+  paneAt(y) {
+    return this.panes.find((p) => y >= p.top && y <= p.top + p.height) ?? null;
+  }
 
   axis(pane, name) {
     if (!pane.axes.has(name)) pane.axes.set(name, { centre: 0, span: 1 });
@@ -80,7 +94,9 @@ export class GraphScale {
   }
 
   /** What one pixel upwards is worth. */
-  perPixel(pane, name) { return this.axis(pane, name).span / pane.height; }
+  perPixel(pane, name) {
+    return this.axis(pane, name).span / pane.height;
+  }
 
   fitFrames(from, to) {
     const air = Math.max(LEAST_FRAMES, to - from) * 0.03;

@@ -14,13 +14,19 @@ export class GraphUnder {
   draw(scale, inside) {
     const viewBox = `0 0 ${scale.width} ${scale.height}`;
     if (this.svg.getAttribute('viewBox') !== viewBox) this.svg.setAttribute('viewBox', viewBox);
-    fill(this.svg, scale.panes.map((pane) => this.box(scale, pane, inside(pane))));
+    fill(
+      this.svg,
+      scale.panes.map((pane) => this.box(scale, pane, inside(pane))),
+    );
   }
 
   box(scale, pane, elements) {
     const place = [scale.left, pane.top, scale.right - scale.left, pane.height];
     const known = this.boxes.get(pane.name);
-    if (known?.place === place.join()) { fill(known.box, [known.back, ...elements]); return known.box; }
+    if (known?.place === place.join()) {
+      fill(known.box, [known.back, ...elements]);
+      return known.box;
+    }
     const [x, y, width, height] = place;
     const back = s('rect', { class: 'pane-back', x, y, width, height });
     const box = s('svg', { class: 'pane', x, y, width, height, viewBox: place.join(' ') }, back, ...elements);

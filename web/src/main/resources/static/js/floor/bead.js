@@ -4,7 +4,9 @@
  * The outline of a bead, from where the pen is: by tangent, and half where only some channels of a
  * pose are keyed.
  *
- * @param r half its size
+ * @param {Set<string>} tangents
+ * @param {boolean} whole
+ * @param {number} r half its size
  */
 export function beadPath(tangents, whole = true, r = 5.5) {
   const kind = tangents.size === 1 ? [...tangents][0] : 'settle';
@@ -18,4 +20,4 @@ export function beadPath(tangents, whole = true, r = 5.5) {
 export const isRing = (tangents) => tangents.size === 1 && tangents.has('free');
 
 /** How a bead is named in the page: its node, what the row shows, its frame. */
-export const beadName = ({ node, channels }, frame) => `${node.id} ${channels.length === 1 ? channels[0] : 'pose'} ${frame}`;
+export const beadName = ({ node, what }, frame) => `${node.id} ${what} ${frame}`;

@@ -1,37 +1,44 @@
 // The chain: what the motion of the chosen node passes through, as a row of cards.
 import { button, h, s } from '../common/dom.js';
-import { metres, millimetres, stop, trimmed } from '../common/format.js';
-import { LENS, POSE } from '../shot/channels.js';
-import { canSwitch, isOff } from '../shot/chain-parts.js';
-import { keyFrames } from '../shot/keys.js';
+import { menuItem, openMenu } from '../common/menu.js';
+import { units } from '../common/units.js';
+import { addable, canSwitch, idOf, isOn, kindOf, titleOf } from '../shot/parts.js';
+import { newPart } from '../shot/new-parts.js';
+import { cardLine, lookLine } from './card-lines.js';
+import { ChainHands } from './chain-hands.js';
 
-/** The cards that a kind of node has. */
-export const CARDS = {
-  camera: ['keys', 'carried', 'lens'],
-  null: ['keys', 'carried'],
-  piece: ['keys', 'carried', 'piece'],
-  sun: ['keys', 'carried', 'piece'],
-};
-
+const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
 const POINTS = 60;
+
+const svg = (attributes) =>
+  s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', attributes));
 
 /** A small curve of a column between the shot's ends; nothing where it does not change. */
 function sparkline(store, desk, columns) {
-  const column = columns.find((c) => c && c.length > 1);
-  if (!column) return s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', { d: 'M0 12H100', 'stroke-opacity': '.35' }));
-  const values = [];
-  for (let i = 0; i <= POINTS; i++) values.push(store.value(desk.first() + ((desk.last() - desk.first()) * i) / POINTS, column));
+  const column = liveliest(columns);
+  if (!column) return svg({ d: 'M0 12H100', 'stroke-opacity': '.35' });
+  const frame = (i) => desk.first() + ((desk.last() - desk.first()) * i) / POINTS;
+  const values = Array.from({ length: POINTS + 1 }, (_, i) => store.value(frame(i), column));
   const low = Math.min(...values);
-  const high = Math.max(...values);
-  const span = high - low || 1;
-  const d = values.map((v, i) => `${i ? 'L' : 'M'}${((100 * i) / POINTS).toFixed(1)} ${(22 - (20 * (v - low)) / span).toFixed(1)}`).join('');
-  return s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', { d }));
+  const span = Math.max(...values) - low || 1;
+  const y = (v) => (22 - (20 * (v - low)) / span).toFixed(1);
+  return svg({ d: values.map((v, i) => `${i ? 'L' : 'M'}${((100 * i) / POINTS).toFixed(1)} ${y(v)}`).join('') });
 }
 
-/** The column of a node that changes most, for its card. */
-function liveliest(own, channels) {
-  const spread = (c) => (c && c.length > 1 ? c.reduce((m, v) => Math.max(m, v), -Infinity) - c.reduce((m, v) => Math.min(m, v), Infinity) : 0);
-  return channels.map((c) => own?.[c]).sort((a, b) => spread(b) - spread(a));
+/** The column that changes most, if one does. */
+function liveliest(columns) {
+  let best = null;
+  let widest = 0;
+  for (const column of columns) {
+    if (!column || column.length === 1) continue;
+    let [low, high] = [Infinity, -Infinity];
+    for (const v of column) {
+      low = Math.min(low, v);
+      high = Math.max(high, v);
+    }
+    if (high - low > widest) [best, widest] = [column, high - low];
+  }
+  return best;
 }
 
 export class Chain {
@@ -39,77 +46,128 @@ export class Chain {
     this.store = store;
     this.desk = desk;
     this.element = element;
+    this.hands = new ChainHands(this);
     const draw = () => this.ask();
     store.addEventListener('shot', draw);
     store.addEventListener('motion', draw);
     desk.addEventListener('selection', draw);
+    units.addEventListener('length', draw);
   }
 
   ask() {
     if (this.asked) return;
     this.asked = true;
-    requestAnimationFrame(() => { this.asked = false; if (this.store.header) this.draw(); });
+    requestAnimationFrame(() => {
+      this.asked = false;
+      if (this.store.header && !this.hands.busy) this.draw();
+    });
   }
 
   draw() {
     const { node } = this.desk;
     if (!node) {
-      this.element.replaceChildren(h('span', { class: 'of', text: 'Nothing is chosen. Add a camera, or choose something in the list.' }));
+      const text = 'Nothing is chosen. Add a camera, or choose something in the list.';
+      this.element.replaceChildren(h('span', { class: 'of', text }));
       return;
     }
-    if (!CARDS[node.kind].includes(this.desk.card) && this.desk.card !== 'shot') this.desk.card = 'keys';
-    const kinds = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
-    const { card: focusedCard, switch: focusedSwitch } = this.element.contains(document.activeElement) ? document.activeElement.dataset : {};
-    const cards = CARDS[node.kind].flatMap((card, i) => [i ? h('span', { class: 'arrow', text: '▸', 'aria-hidden': 'true' }) : null, this.card(node, card)]);
-    this.element.replaceChildren(h('span', { class: 'of' }, h('b', { text: node.name }), h('small', { text: kinds[node.kind] })), ...cards.filter(Boolean));
-    if (focusedCard ?? focusedSwitch) this.element.querySelector(focusedCard ? `[data-card="${focusedCard}"]` : `[data-switch="${focusedSwitch}"]`)?.focus();
+    const { card, switch: switched } = this.focused();
+    const at = this.row?.scrollLeft ?? 0;
+    const same = this.drawnFor === node.id;
+    this.drawnFor = node.id;
+    this.row = h('div', { class: 'cards', role: 'list' }, ...this.cards(node));
+    const of = h('span', { class: 'of' }, h('b', { text: node.name }), h('small', { text: KINDS[node.kind] }));
+    this.element.replaceChildren(of, this.row, this.adder(node));
+    this.row.scrollLeft = same ? at : 0;
+    this.showChosen();
+    if (card) this.row.querySelector(`[data-card="${card}"]`)?.focus();
+    if (switched) this.row.querySelector(`[data-switch="${switched}"]`)?.focus();
   }
 
-  card(node, card) {
-    const { title, line, columns } = this[card](node);
-    const off = isOff(node, card);
-    const says = off ? `Off: stands as at ${this.desk.first()}` : line;
-    return h('div', { class: `card ${card}${off ? ' off' : ''}` },
-      h('button', { type: 'button', 'data-card': card, 'aria-pressed': String(this.desk.card === card), onclick: () => this.desk.chooseCard(card) },
-        h('b', { text: title }), h('small', { text: says, title: says }), sparkline(this.store, this.desk, off ? [] : columns)),
-      canSwitch(node, card) ? this.toggle(node, card, title, off) : '');
+  /** What of the chain has the keyboard, so that it has it again after drawing. */
+  focused() {
+    const { activeElement } = document;
+    return this.element.contains(activeElement) ? /** @type {HTMLElement} */ (activeElement).dataset : {};
+  }
+
+  /** The chosen card is always whole and in sight. */
+  showChosen() {
+    this.row
+      .querySelector('[aria-pressed="true"]')
+      ?.parentElement.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }
+
+  cards(node) {
+    const cards = node.chain.map((part) => this.card(node, part));
+    if (node.kind === 'piece' || node.kind === 'sun') cards.push(this.lookCard(node));
+    const arrow = () => h('span', { class: 'arrow', text: '▸', 'aria-hidden': 'true' });
+    return cards.flatMap((card, i) => (i ? [arrow(), card] : [card]));
+  }
+
+  card(node, part) {
+    const title = titleOf(node, part);
+    const { line, columns } = cardLine(this.store, this.desk, node, part);
+    const { source, slot } = kindOf(part);
+    const off = !isOn(part);
+    const says = off ? (source ? `Off: stands as at ${this.desk.first()}` : 'Off: passed by') : line;
+    const look = `card ${part.part}${off ? ' off' : ''}${slot === 'world' ? ' movable' : ''}`;
+    const curve = sparkline(this.store, this.desk, off ? [] : columns);
+    return h(
+      'div',
+      { class: look, role: 'listitem', 'data-part': idOf(part) },
+      this.face(idOf(part), title, says, curve),
+      canSwitch(node, part) ? this.toggle(node, part, title) : '',
+    );
+  }
+
+  lookCard(node) {
+    const { title, line } = lookLine(node);
+    const curve = sparkline(this.store, this.desk, []);
+    return h('div', { class: 'card piece', role: 'listitem' }, this.face('piece', title, line, curve));
+  }
+
+  face(id, title, says, curve) {
+    const attributes = {
+      type: 'button',
+      'data-card': id,
+      'aria-pressed': String(this.desk.card === id),
+      onclick: () => this.desk.chooseCard(id),
+    };
+    return h('button', attributes, h('b', { text: title }), h('small', { text: says, title: says }), curve);
   }
 
   /** Takes what a card does out of the motion, and puts it back. */
-  toggle(node, part, title, off) {
-    return button('', () => this.store.edit([{ edit: 'switch-part', id: node.id, part, on: off }]), {
-      class: 'switch', role: 'switch', 'data-switch': part, 'aria-checked': String(!off), 'aria-label': `${title} of ${node.name}`,
-      title: off ? `Switch ${title} on` : `Switch ${title} off, to see the difference: it then stands as at ${this.desk.first()}`,
+  toggle(node, part, title) {
+    const on = isOn(part);
+    const without = kindOf(part).source ? `it then stands as at ${this.desk.first()}` : 'the motion then passes it by';
+    return button('', () => this.store.edit([{ edit: 'switch-part', id: node.id, part: idOf(part), on: !on }]), {
+      class: 'switch',
+      role: 'switch',
+      'data-switch': idOf(part),
+      'aria-checked': String(on),
+      'aria-label': `${title} of ${node.name}`,
+      title: on ? `Switch ${title} off, to see the difference: ${without}` : `Switch ${title} on`,
     });
   }
 
-  keys(node) {
-    const poses = keyFrames(node, POSE);
-    const partial = poses.filter((k) => k.channels.length < POSE.length).length;
-    const whole = poses.length - partial;
-    const words = [whole && `${whole} ${whole === 1 ? 'pose' : 'poses'}`, partial && `${partial} partial`].filter(Boolean);
-    const own = this.store.motion.get(node.id)?.own;
-    return { title: 'Keys', line: words.join(', ') || 'Still: no keys yet', columns: liveliest(own, POSE) };
-  }
-
-  carried(node) {
-    const carriers = this.store.carriersOf(node.id);
-    const motion = carriers.length ? this.store.motion.get(carriers[carriers.length - 1].id) : null;
-    return { title: 'Carried by', line: carriers.map((n) => n.name).join(' › ') || 'The world', columns: liveliest(motion, ['x', 'z', 'y', 'qy', 'qx']) };
-  }
-
-  lens(node) {
-    const lens = this.store.lens(node.id, this.desk.frame);
-    const keyed = keyFrames(node, LENS).length > 0;
-    const focus = node.lens.follow ? `follows ${this.store.byId.get(node.lens.follow.node)?.name}` : keyed ? 'pull' : metres(lens?.focusM ?? 0);
-    const columns = this.store.motion.get(node.id)?.lens;
-    return { title: 'Lens', line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`, columns: liveliest(columns, ['focalMm', 'focusM', 'fStop']) };
-  }
-
-  piece(node) {
-    if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}`, columns: [] };
-    const { kind, ...sizes } = node.shape;
-    const line = kind === 'imported' ? `imported, ${sizes.triangles} triangles` : kind;
-    return { title: 'Piece', line, columns: [] };
+  /** Opens the list of what can be added to the chain. */
+  adder(node) {
+    const found = addable(node);
+    const { copiedPart } = this.desk;
+    if (!found.length) return '';
+    const add = (part) => this.desk.addPart(node, part);
+    const items = () => [
+      ...found.map((kind) => menuItem(kind.label, () => add(newPart(this.store, node, kind)), kind.says)),
+      copiedPart && found.some((k) => k.part === copiedPart.part.part)
+        ? menuItem(`Paste ${copiedPart.title}`, () => add(copiedPart.part), `as on ${copiedPart.from}`)
+        : null,
+    ];
+    const opener = button('+', () => openMenu(opener, 'Add to the chain', items()), {
+      class: 'adder',
+      id: 'add-part',
+      'aria-haspopup': 'menu',
+      'aria-label': 'Add to the chain',
+      title: 'Add to the chain',
+    });
+    return opener;
   }
 }

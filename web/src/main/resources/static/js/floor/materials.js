@@ -25,8 +25,11 @@ export function makeSky() {
     side: THREE.BackSide,
     depthWrite: false,
     uniforms: {
-      high: { value: SKY.high }, low: { value: SKY.low }, ground: { value: SKY.ground },
-      sunTo: { value: new THREE.Vector3(0, 0.3, -1) }, sunColour: { value: new THREE.Color('#ffd9a6') },
+      high: { value: SKY.high },
+      low: { value: SKY.low },
+      ground: { value: SKY.ground },
+      sunTo: { value: new THREE.Vector3(0, 0.3, -1) },
+      sunColour: { value: new THREE.Color('#ffd9a6') },
     },
     vertexShader: `varying vec3 direction;
       void main() { direction = position; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }`,
@@ -50,8 +53,11 @@ export function makeSky() {
 function water(colour) {
   return new THREE.ShaderMaterial({
     uniforms: {
-      deep: { value: colour }, high: { value: SKY.high }, low: { value: SKY.low },
-      sunTo: { value: new THREE.Vector3(0, 0.3, -1) }, sunColour: { value: new THREE.Color('#ffd9a6') },
+      deep: { value: colour },
+      high: { value: SKY.high },
+      low: { value: SKY.low },
+      sunTo: { value: new THREE.Vector3(0, 0.3, -1) },
+      sunColour: { value: new THREE.Color('#ffd9a6') },
     },
     vertexShader: `varying vec3 place;
       void main() { vec4 at = modelMatrix * vec4(position, 1.0); place = at.xyz; gl_Position = projectionMatrix * viewMatrix * at; }`,
@@ -77,7 +83,8 @@ function water(colour) {
 export function makeMaterial(finish) {
   const colour = new THREE.Color(finish.colour);
   if (finish.kind === 'water') return water(colour);
-  if (finish.kind === 'glow') return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(1.15), vertexColors: true });
+  if (finish.kind === 'glow')
+    return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(1.15), vertexColors: true });
   return new THREE.MeshLambertMaterial({ color: colour, vertexColors: true, side: THREE.DoubleSide });
 }
 

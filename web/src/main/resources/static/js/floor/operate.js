@@ -26,9 +26,14 @@ export class Operate extends EventTarget {
     this.dispatchEvent(new Event('change'));
   }
 
-  setMode(mode) { this.mode = mode; this.dispatchEvent(new Event('change')); }
+  setMode(mode) {
+    this.mode = mode;
+    this.dispatchEvent(new Event('change'));
+  }
 
-  camera() { return this.store.byId.get(this.desk.camera) ?? null; }
+  camera() {
+    return this.store.byId.get(this.desk.camera) ?? null;
+  }
 
   start(event) {
     const node = this.camera();
@@ -42,10 +47,20 @@ export class Operate extends EventTarget {
     const drag = new AbortController();
     const at = (e) => this.motion(mode, e.clientX - from.x, e.clientY - from.y, perPixel, lens.focusM);
     const move = (e) => this.apply(node, at(e), false);
-    const end = (e) => { drag.abort(); this.apply(node, at(e), true); };
+    const end = (e) => {
+      drag.abort();
+      this.apply(node, at(e), true);
+    };
     this.view.addEventListener('pointermove', move, { signal: drag.signal });
     this.view.addEventListener('pointerup', end, { signal: drag.signal });
-    this.view.addEventListener('pointercancel', () => { drag.abort(); this.store.letGo(); }, { signal: drag.signal });
+    this.view.addEventListener(
+      'pointercancel',
+      () => {
+        drag.abort();
+        this.store.letGo();
+      },
+      { signal: drag.signal },
+    );
   }
 
   /** What a drag of so many pixels means: the picture follows the hand. */
@@ -64,12 +79,21 @@ export class Operate extends EventTarget {
     this.wheeled = (this.wheeled ?? 0) - event.deltaY * WHEEL_M;
     this.apply(node, { dolly: this.wheeled }, false);
     clearTimeout(this.wheelEnd);
-    this.wheelEnd = setTimeout(() => { const dolly = this.wheeled; this.wheeled = 0; this.apply(node, { dolly }, true); }, WHEEL_ENDS_MS);
+    this.wheelEnd = setTimeout(() => {
+      const dolly = this.wheeled;
+      this.wheeled = 0;
+      this.apply(node, { dolly }, true);
+    }, WHEEL_ENDS_MS);
   }
 
   apply(node, motion, done) {
     if (Object.values(motion).every((v) => v === 0)) return;
     const frame = this.desk.frame;
-    this.desk.change(node, ['x', 'y', 'z', 'pan', 'tilt', 'roll'], (keying) => ({ edit: 'operate', id: node.id, frame, ...motion, keying }), { done });
+    this.desk.change(
+      node,
+      ['x', 'y', 'z', 'pan', 'tilt', 'roll'],
+      (keying) => ({ edit: 'operate', id: node.id, frame, ...motion, keying }),
+      { done },
+    );
   }
 }

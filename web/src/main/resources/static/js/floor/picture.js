@@ -47,8 +47,12 @@ export class Picture {
     sun.shadow.bias = -0.0006;
     sun.shadow.normalBias = 0.03;
     const box = sun.shadow.camera;
-    box.left = -SHADOW_REACH_M; box.right = SHADOW_REACH_M; box.top = SHADOW_REACH_M; box.bottom = -SHADOW_REACH_M;
-    box.near = 1; box.far = 160;
+    box.left = -SHADOW_REACH_M;
+    box.right = SHADOW_REACH_M;
+    box.top = SHADOW_REACH_M;
+    box.bottom = -SHADOW_REACH_M;
+    box.near = 1;
+    box.far = 160;
     this.scene.add(sun, sun.target);
     return sun;
   }
@@ -58,11 +62,21 @@ export class Picture {
     const draw = () => this.ask();
     this.store.addEventListener('shot', () => this.syncPieces(), { signal });
     this.store.addEventListener('meshes', () => this.syncPieces(), { signal });
-    this.store.addEventListener('motion', () => { this.shadowsStale = true; draw(); }, { signal });
+    this.store.addEventListener(
+      'motion',
+      () => {
+        this.shadowsStale = true;
+        draw();
+      },
+      { signal },
+    );
     this.store.addEventListener('ghost', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
-    this.observer = new ResizeObserver(() => { this.layOut(); draw(); });
+    this.observer = new ResizeObserver(() => {
+      this.layOut();
+      draw();
+    });
     this.observer.observe(this.view);
   }
 
@@ -83,8 +97,10 @@ export class Picture {
     const left = `${Math.floor((this.view.clientWidth - w) / 2)}px`;
     const top = `${Math.floor((this.view.clientHeight - h) / 2)}px`;
     for (const element of [this.canvas, this.guides]) {
-      element.style.left = left; element.style.top = top;
-      element.style.width = `${w}px`; element.style.height = `${h}px`;
+      element.style.left = left;
+      element.style.top = top;
+      element.style.width = `${w}px`;
+      element.style.height = `${h}px`;
     }
     this.view.style.setProperty('--picture-height', `${h}px`);
     this.size = { w, h };
@@ -131,7 +147,10 @@ export class Picture {
     const was = first && look(first, desk.camera, desk.frame);
     this.renderer.setScissorTest(Boolean(was));
     this.guides.style.visibility = was ? 'hidden' : '';
-    if (!was) { this.drawLook(seen, now, fine, null); return; }
+    if (!was) {
+      this.drawLook(seen, now, fine, null);
+      return;
+    }
     const { w, h } = this.size;
     const half = Math.floor(w / 2);
     const tall = Math.floor(half / store.header.aspect);
@@ -159,7 +178,10 @@ export class Picture {
     const moved = this.solids.place(state, this.desk.frame);
     this.placeSun();
     this.shadowsStale ||= moved;
-    if (this.shadowsStale && (fine || !this.software)) { this.renderer.shadowMap.needsUpdate = true; this.shadowsStale = false; }
+    if (this.shadowsStale && (fine || !this.software)) {
+      this.renderer.shadowMap.needsUpdate = true;
+      this.shadowsStale = false;
+    }
     this.renderer.render(this.scene, this.camera);
   }
 
@@ -172,7 +194,9 @@ export class Picture {
     const colour = new THREE.Color(node?.colour ?? '#ffffff');
     this.sun.intensity = node ? node.strength * 2.6 : WITHOUT_SUN; // a set that came without light can be seen all the same
     this.sun.color.copy(colour);
-    const centre = this.camera.position.clone().addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
+    const centre = this.camera.position
+      .clone()
+      .addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
     centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4); // moves in steps, so that shadows stand still
     if (!this.sun.target.position.equals(centre)) this.shadowsStale = true;
     this.sun.target.position.copy(centre);
@@ -186,11 +210,18 @@ export class Picture {
   adapt(took) {
     if (took > 1000) return; // the window was not shown
     this.pace = this.pace === undefined ? took : this.pace * 0.7 + took * 0.3;
-    if (this.pace > SLOW_MS && this.scale > COARSEST) { this.scale = Math.max(COARSEST, this.scale * 0.8); this.pace = undefined; }
-    else if (this.pace < SLOW_MS * 0.6 && this.scale < 1 && !this.software) { this.scale = Math.min(1, this.scale * 1.1); this.pace = undefined; }
+    if (this.pace > SLOW_MS && this.scale > COARSEST) {
+      this.scale = Math.max(COARSEST, this.scale * 0.8);
+      this.pace = undefined;
+    } else if (this.pace < SLOW_MS * 0.6 && this.scale < 1 && !this.software) {
+      this.scale = Math.min(1, this.scale * 1.1);
+      this.pace = undefined;
+    }
   }
 
-  setGuides(on) { this.guides.style.display = on ? '' : 'none'; }
+  setGuides(on) {
+    this.guides.style.display = on ? '' : 'none';
+  }
 
   dispose() {
     this.abort.abort();

@@ -1,10 +1,13 @@
 // Hands on the score: scrubbing, choosing and moving beads of any rows, moving markers.
 import { s } from '../common/dom.js';
-import { POSE } from '../shot/channels.js';
+import { hasPath, idOf, partAt, POSE } from '../shot/parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 import { beadName } from './bead.js';
+import { follow } from './score-follow.js';
 import { LEFT, ROW } from './score-scale.js';
+import { ScoreSpanHands } from './score-span-hands.js';
+import { ScoreTimeHands } from './score-time-hands.js';
 
 const TOUCH_PX = 6;
 
@@ -14,40 +17,42 @@ export class ScoreHands {
     this.store = score.store;
     this.desk = score.desk;
     this.svg = score.svg;
+    this.time = new ScoreTimeHands(score);
+    this.spans = new ScoreSpanHands(score);
     this.svg.addEventListener('pointerdown', (event) => this.press(event));
     this.svg.addEventListener('keydown', (event) => this.key(event));
   }
 
-  local(event) { const box = this.svg.getBoundingClientRect(); return [event.clientX - box.left, event.clientY - box.top]; }
+  local(event) {
+    const box = this.svg.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  }
 
   press(event) {
-    if (event.button !== 0) return;
+    if (event.button !== 0 || this.spans.press(event) || this.time.press(event)) return;
+    const { fold, pose } = event.target.closest('[data-fold],[data-pose]')?.dataset ?? {};
     const marker = event.target.closest('[data-marker]');
-    const row = event.target.dataset.row;
-    const bead = event.target.closest('[data-bead]')?.dataset.bead ?? (row ? this.score.denseBead(this.local(event), TOUCH_PX) : null);
-    if (bead) this.pressBead(event, bead);
+    const { row, what } = event.target.dataset;
+    const bead =
+      event.target.closest('[data-bead]')?.dataset.bead ??
+      (row ? this.score.denseBead(this.local(event), TOUCH_PX) : null);
+    if (fold || pose) this.fold(fold, pose);
+    else if (bead) this.pressBead(event, bead);
     else if (marker) this.pressMarker(event, marker.dataset.marker);
-    else if (row && this.local(event)[0] < LEFT) this.desk.select(row);
+    else if (row && this.local(event)[0] < LEFT) this.desk.select(row, cardOf(this.store.byId.get(row), what));
     else if (row && event.shiftKey) this.box(event);
-    else this.scrub(event);
+    else this.time.scrub(event);
+  }
+
+  fold(node, pose) {
+    if (node) this.score.folds.toggle(node);
+    else this.score.folds.togglePose(pose);
+    this.score.ask();
   }
 
   /** Follows the pointer until it is let go. */
   follow(event, move, end, cancel = end) {
-    event.preventDefault();
-    this.svg.setPointerCapture(event.pointerId);
-    const drag = new AbortController();
-    const { signal } = drag;
-    this.svg.addEventListener('pointermove', move, { signal });
-    this.svg.addEventListener('pointerup', (e) => { drag.abort(); end?.(e); }, { signal });
-    this.svg.addEventListener('pointercancel', (e) => { drag.abort(); cancel?.(e); }, { signal });
-  }
-
-  scrub(event) {
-    this.desk.chooseKeys(null);
-    const go = (e) => this.desk.goTo(Math.max(this.desk.first(), Math.min(this.desk.last(), this.score.frameAt(this.local(e)[0]))));
-    go(event);
-    this.follow(event, go);
+    follow(this.svg, event, move, end, cancel);
   }
 
   /** The keys of a bead. */
@@ -68,16 +73,34 @@ export class ScoreHands {
     const [from] = this.local(event);
     let by = 0;
     const edit = () => ({ edit: 'move-keys', picks: start.picks(), by, landing: this.desk.landing });
-    this.follow(event, (e) => {
-      const to = Math.round(this.score.frameAt(this.local(e)[0]) - this.score.frameAt(from));
-      if (to === by || start.isEmpty) return;
-      by = to;
-      this.desk.chosen = start.mapped((f) => f + by);
-      this.store.show([edit()]);
-    }, async () => {
-      if (by === 0) { if (!event.shiftKey) this.desk.goTo(frame); if (this.store.before) this.store.letGo(); return; }
-      if (!(await this.desk.editKeys([edit()], start.mapped((f) => f + by)))) this.desk.chooseKeys(start);
-    }, () => { this.store.letGo(); this.desk.chooseKeys(start); });
+    this.follow(
+      event,
+      (e) => {
+        const to = Math.round(this.score.frameAt(this.local(e)[0]) - this.score.frameAt(from));
+        if (to === by || start.isEmpty) return;
+        by = to;
+        this.desk.chosen = start.mapped((f) => f + by);
+        this.store.show([edit()]);
+      },
+      async () => {
+        if (by === 0) {
+          if (!event.shiftKey) this.desk.goTo(frame);
+          if (this.store.before) this.store.letGo();
+          return;
+        }
+        if (
+          !(await this.desk.editKeys(
+            [edit()],
+            start.mapped((f) => f + by),
+          ))
+        )
+          this.desk.chooseKeys(start);
+      },
+      () => {
+        this.store.letGo();
+        this.desk.chooseKeys(start);
+      },
+    );
   }
 
   choose(id, what, choice, add) {
@@ -94,19 +117,33 @@ export class ScoreHands {
     const frame = s('rect', { class: 'box' });
     this.svg.append(frame);
     const start = this.desk.chosen;
-    const bounds = (e) => { const to = this.local(e); return [Math.min(from[0], to[0]), Math.min(from[1], to[1]), Math.max(from[0], to[0]), Math.max(from[1], to[1])]; };
-    this.follow(event, (e) => {
-      const [x0, y0, x1, y1] = bounds(e);
-      for (const [name, value] of Object.entries({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 })) frame.setAttribute(name, value);
-    }, (e) => { frame.remove(); this.desk.chooseKeys(start.plus(this.inside(...bounds(e)))); }, () => frame.remove());
+    const bounds = (e) => {
+      const to = this.local(e);
+      return [Math.min(from[0], to[0]), Math.min(from[1], to[1]), Math.max(from[0], to[0]), Math.max(from[1], to[1])];
+    };
+    this.follow(
+      event,
+      (e) => {
+        const [x0, y0, x1, y1] = bounds(e);
+        for (const [name, value] of Object.entries({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 }))
+          frame.setAttribute(name, value);
+      },
+      (e) => {
+        frame.remove();
+        this.desk.chooseKeys(start.plus(this.inside(...bounds(e))));
+      },
+      () => frame.remove(),
+    );
   }
 
   inside(x0, y0, x1, y1) {
     const { score } = this;
-    const choices = score.shownRows.flatMap(({ node, channels }, i) => {
+    const choices = score.shownRows.flatMap(({ node, paths }, i) => {
       const middle = score.top(i) + ROW / 2;
       if (middle < y0 || middle > y1) return [];
-      return keyFrames(node, channels).filter((k) => score.x(k.frame) >= x0 - TOUCH_PX && score.x(k.frame) <= x1 + TOUCH_PX).map((k) => KeyChoice.of(node.id, k.channels, [k.frame]));
+      return keyFrames(node, paths)
+        .filter((k) => score.x(k.frame) >= x0 - TOUCH_PX && score.x(k.frame) <= x1 + TOUCH_PX)
+        .map((k) => KeyChoice.of(node.id, k.channels, [k.frame]));
     });
     return KeyChoice.union(choices);
   }
@@ -117,19 +154,34 @@ export class ScoreHands {
     const [from] = this.local(event);
     let by = 0;
     const edit = () => ({ edit: 'set-markers', markers: [{ ...marker, frame: marker.frame + by }] });
-    this.follow(event, (e) => {
-      const to = Math.round(this.score.frameAt(this.local(e)[0]) - this.score.frameAt(from));
-      if (to !== by) { by = to; this.store.show([edit()]); }
-    }, () => {
-      if (by !== 0) this.store.edit([edit()]);
-      else { if (this.store.before) this.store.letGo(); this.desk.goTo(marker.frame); this.desk.showTab('markers'); }
-    }, () => this.store.letGo());
+    this.follow(
+      event,
+      (e) => {
+        const to = Math.round(this.score.frameAt(this.local(e)[0]) - this.score.frameAt(from));
+        if (to !== by) {
+          by = to;
+          this.store.show([edit()]);
+        }
+      },
+      () => {
+        if (by !== 0) this.store.edit([edit()]);
+        else {
+          if (this.store.before) this.store.letGo();
+          this.desk.goTo(marker.frame);
+          this.desk.showTab('markers');
+        }
+      },
+      () => this.store.letGo(),
+    );
   }
 
   /** With a bead in focus: Enter goes to it, Alt with an arrow moves what is chosen, Up and Down change the row. */
   key(event) {
     const marker = event.target.closest?.('[data-marker]');
-    if (marker) { this.keyOnMarker(event, marker.dataset.marker); return; }
+    if (marker) {
+      this.keyOnMarker(event, marker.dataset.marker);
+      return;
+    }
     const bead = event.target.closest?.('[data-bead]')?.dataset.bead;
     if (!bead) return;
     const { id, what, frame, choice } = this.keysOf(bead);
@@ -139,8 +191,11 @@ export class ScoreHands {
       this.desk.goTo(frame);
     } else if (event.altKey && way) {
       if (!this.desk.chosen.hasAny(id, choice.channelsOf(id), frame)) this.choose(id, what, choice, false);
-      this.desk.moveKeys({ frames: way }).then((kept) => { if (kept) this.refocus(`${id} ${what} ${frame + way}`); });
-    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') this.otherRow(bead, frame, event.key === 'ArrowUp' ? -1 : 1);
+      this.desk.moveKeys({ frames: way }).then((kept) => {
+        if (kept) this.refocus(`${id} ${what} ${frame + way}`);
+      });
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown')
+      this.otherRow(bead, frame, event.key === 'ArrowUp' ? -1 : 1);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -149,9 +204,14 @@ export class ScoreHands {
   keyOnMarker(event, id) {
     const marker = this.store.markers.find((m) => m.id === id);
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    if (event.key === 'Enter' || event.key === ' ') { this.desk.chooseMarker(id); this.desk.goTo(marker.frame); this.desk.showTab('markers'); }
-    else if (event.key === 'Backspace' || event.key === 'Delete') this.store.edit([{ edit: 'remove-markers', ids: [id] }]);
-    else if (event.altKey && way) this.store.edit([{ edit: 'set-markers', markers: [{ ...marker, frame: marker.frame + way }] }]);
+    if (event.key === 'Enter' || event.key === ' ') {
+      this.desk.chooseMarker(id);
+      this.desk.goTo(marker.frame);
+      this.desk.showTab('markers');
+    } else if (event.key === 'Backspace' || event.key === 'Delete')
+      this.store.edit([{ edit: 'remove-markers', ids: [id] }]);
+    else if (event.altKey && way)
+      this.store.edit([{ edit: 'set-markers', markers: [{ ...marker, frame: marker.frame + way }] }]);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -161,13 +221,17 @@ export class ScoreHands {
   otherRow(bead, frame, way) {
     const { score } = this;
     const [id, what] = bead.split(' ');
-    const at = score.shownRows.findIndex((r) => r.node.id === id && (what === 'pose') === (r.channels === POSE) && (what === 'pose' || r.channels[0] === what));
+    const at = score.shownRows.findIndex((r) => r.node.id === id && r.what === what);
     for (let i = at + way; i >= 0 && i < score.shownRows.length; i += way) {
-      const { node, channels } = score.shownRows[i];
-      const keys = keyFrames(node, channels);
+      const { node, paths } = score.shownRows[i];
+      const keys = keyFrames(node, paths);
       if (!keys.length) continue;
       const nearest = keys.reduce((best, k) => (Math.abs(k.frame - frame) < Math.abs(best.frame - frame) ? k : best));
-      score.scroller.scrollTop = Math.max(0, Math.min(score.scroller.scrollTop, score.top(i) - ROW * 2.5), score.top(i + 1) - score.scroller.clientHeight);
+      score.scroller.scrollTop = Math.max(
+        0,
+        Math.min(score.scroller.scrollTop, score.top(i) - ROW * 2.5),
+        score.top(i + 1) - score.scroller.clientHeight,
+      );
       score.draw();
       this.desk.goTo(nearest.frame); // in a dense row, only what is near the playhead has beads of its own
       this.refocus(beadName(score.shownRows[i], nearest.frame));
@@ -175,5 +239,14 @@ export class ScoreHands {
     }
   }
 
-  refocus(bead) { this.score.draw(); this.svg.querySelector(`[data-bead="${bead}"]`)?.focus({ preventScroll: true }); }
+  refocus(bead) {
+    this.score.draw();
+    this.svg.querySelector(`[data-bead="${bead}"]`)?.focus({ preventScroll: true });
+  }
+}
+
+/** The card that a row of the score is of. */
+function cardOf(node, what) {
+  if (what === undefined || what === 'pose') return 'keys';
+  return hasPath(node, what) ? idOf(partAt(node, what)) : what;
 }

@@ -2,22 +2,37 @@
 import { s } from '../common/dom.js';
 import { LEFT, ROW, RULER } from './score-scale.js';
 
-export const KINDS = [['beat', 'Beat', 'B'], ['hit', 'Hit', 'H'], ['cue', 'Cue', 'C'], ['note', 'Note', 'N']];
+export const KINDS = [
+  ['beat', 'Beat', 'B'],
+  ['hit', 'Hit', 'H'],
+  ['cue', 'Cue', 'C'],
+  ['note', 'Note', 'N'],
+];
 const LETTERS = Object.fromEntries(KINDS.map(([kind, , letter]) => [kind, letter]));
 const NAME_PX = 6.4;
 
 /** What a marker is called where it stands: on a node, with the name of that. */
-const markerName = (store, marker) => (marker.node ? `${store.byId.get(marker.node)?.name}: ${marker.name}` : marker.name);
+const markerName = (store, marker) =>
+  marker.node ? `${store.byId.get(marker.node)?.name}: ${marker.name}` : marker.name;
 
 export function markerRow(score) {
   const { store, desk } = score;
   const parts = [
-    s('rect', { class: 'marker-back', x: 0, y: RULER, width: score.width, height: ROW, 'data-markers': '1' }),
-    s('path', { class: 'row-line', d: `M0 ${RULER + ROW}H${score.width}` }),
+    s('rect', { class: 'marker-back', x: 0, y: RULER, width: score.scale.width, height: ROW, 'data-markers': '1' }),
+    s('path', { class: 'row-line', d: `M0 ${RULER + ROW}H${score.scale.width}` }),
     s('text', { class: 'row', x: 12, y: RULER + 17, text: 'Markers', 'pointer-events': 'none' }),
   ];
-  const shown = store.markers.filter((m) => m.frame >= desk.first() && m.frame <= desk.last());
-  if (!shown.length) parts.push(s('text', { class: 'hint', x: LEFT, y: RULER + 17, text: 'm marks the playhead, also while playing', 'pointer-events': 'none' }));
+  const shown = store.markers.filter((m) => score.scale.isIn(m.frame));
+  if (!shown.length)
+    parts.push(
+      s('text', {
+        class: 'hint',
+        x: LEFT,
+        y: RULER + 17,
+        text: 'm marks the playhead, also while playing',
+        'pointer-events': 'none',
+      }),
+    );
   shown.forEach((marker, i) => parts.push(flag(score, marker, shown[i + 1])));
   return parts;
 }
@@ -25,12 +40,24 @@ export function markerRow(score) {
 function flag(score, marker, next) {
   const { store, desk } = score;
   const x = score.x(marker.frame);
-  const room = (next ? score.x(next.frame) : score.width) - x - 18;
+  const room = (next ? score.x(next.frame) : score.scale.width) - x - 18;
   const name = markerName(store, marker);
   const letters = Math.floor(room / NAME_PX);
   const text = letters < 2 ? '' : name.length > letters ? `${name.slice(0, letters - 1)}…` : name;
   const label = `${marker.kind} at ${marker.frame}: ${name}`;
-  return s('g', {
-    class: `marker ${marker.kind}${desk.marker === marker.id ? ' chosen' : ''}`, transform: `translate(${x.toFixed(1)} ${RULER + 4})`, 'data-marker': marker.id, tabindex: 0, role: 'button', 'aria-label': label,
-  }, s('title', { text: label }), s('path', { d: 'M0 0V18M0 0H12V11H0' }), s('text', { class: 'letter', x: 6, y: 9, 'text-anchor': 'middle', text: LETTERS[marker.kind] }), s('text', { x: 15, y: 11, text }));
+  return s(
+    'g',
+    {
+      class: `marker ${marker.kind}${desk.marker === marker.id ? ' chosen' : ''}`,
+      transform: `translate(${x.toFixed(1)} ${RULER + 4})`,
+      'data-marker': marker.id,
+      tabindex: 0,
+      role: 'button',
+      'aria-label': label,
+    },
+    s('title', { text: label }),
+    s('path', { d: 'M0 0V18M0 0H12V11H0' }),
+    s('text', { class: 'letter', x: 6, y: 9, 'text-anchor': 'middle', text: LETTERS[marker.kind] }),
+    s('text', { x: 15, y: 11, text }),
+  );
 }

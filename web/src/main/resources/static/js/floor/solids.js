@@ -55,9 +55,13 @@ export class Solids {
     return moved;
   }
 
-  light(sunTo, colour) { for (const { solid } of this.pieces.values()) setSun(solid.material, sunTo, colour); }
+  light(sunTo, colour) {
+    for (const { solid } of this.pieces.values()) setSun(solid.material, sunTo, colour);
+  }
 
-  dispose() { for (const id of [...this.pieces.keys()]) this.drop(id); }
+  dispose() {
+    for (const id of [...this.pieces.keys()]) this.drop(id);
+  }
 }
 
 function geometry(mesh) {

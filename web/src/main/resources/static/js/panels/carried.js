@@ -1,66 +1,107 @@
 // What carries a node.
 import { button, h } from '../common/dom.js';
-import { fixed } from '../common/format.js';
-import { isOff } from '../shot/chain-parts.js';
-import { choice, fact, row } from './parts.js';
+import { lengthText } from '../common/units.js';
+import { carrierOf, isOff, offsetOf } from '../shot/parts.js';
+import { choice, fact, row } from './fields.js';
 
-const OFFSET_M = 1e-9;
+const OFFSET_SAYS = 'Constant step between carrier and node, which keeps a keyed node in place';
 
 export const carriedPanel = {
-  signature: (store, node) => `${store.nodes.filter((n) => n.kind === 'null').map((n) => n.id + n.name).join()} ${node.carrier} ${node.offset}`,
+  signature: (store, node) => {
+    const nulls = store.nodes.filter((n) => n.kind === 'null').map((n) => n.id + n.name);
+    return `${nulls.join()} ${carrierOf(node)} ${offsetOf(node)}`;
+  },
 
   build(store, desk, node) {
     const { id } = node;
-    const own = family(store, id);
-    const carriers = store.nodes.filter((n) => n.kind === 'null' && !own.has(n.id));
     const keep = h('input', { type: 'checkbox', checked: true });
-    const carry = (carrier, keepPlace = keep.checked) => store.edit([{ edit: 'carry', id, carrier, frame: desk.frame, keepPlace }]);
-    const pick = choice('Carried by', [['', 'The world'], ...carriers.map((n) => [n.id, [...store.carriersOf(n.id), n].map((c) => c.name).join(' › ')])], (value) => carry(value));
-    pick.value = node.carrier ?? '';
-    const place = [fact('World x', 'Place in the world'), fact('World y', 'Place in the world'), fact('World z', 'Place in the world'), fact('Offset', 'Constant step between carrier and node, which keeps a keyed node in place')];
+    const carry = (carrier, keepPlace = keep.checked) =>
+      store.edit([{ edit: 'carry', id, carrier, frame: desk.frame, keepPlace }]);
+    const place = placePart(store, desk, node);
     const says = h('small', { class: 'note' });
-    const offset = node.offset ? Math.hypot(...node.offset.slice(0, 3)) : 0;
-
+    const keepsAt = h('span', { class: 'number' });
     return {
       title: `Carried by · ${node.name}`,
       aside: says,
-      elements: [h('div', { class: 'rows' },
-        row('Carrier', pick),
-        h('label', {}, keep, `Keep its place at frame `, h('span', { class: 'number' })),
-        h('div', { class: 'buttons' },
-          button('Add a null above', () => this.addAbove(store, desk, node), { title: 'A new null where this stands, between it and its carrier' }),
-          node.carrier ? button('Let go', () => carry('')) : null,
-          offset > OFFSET_M || node.offset ? button('Clear offset', () => carry(node.carrier ?? '', false), { title: 'Take the own numbers as they are' }) : null),
-        h('div', { class: 'facts' }, ...place.map((f) => f.element)))],
+      elements: [
+        h(
+          'div',
+          { class: 'rows' },
+          row('Carrier', carrierChoice(store, node, carry)),
+          h('label', {}, keep, 'Keep its place at frame ', keepsAt),
+          h('div', { class: 'buttons' }, ...buttons(store, desk, node, carry)),
+          place.element,
+        ),
+      ],
       refresh() {
-        says.textContent = isOff(store.byId.get(id), 'carried') ? `switched off: the carrier stands as at ${desk.first()}` : '';
-        const pose = store.pose(id, desk.frame);
-        keep.parentElement.querySelector('.number').textContent = desk.frame;
-        if (pose) ['x', 'y', 'z'].forEach((axis, i) => place[i].show(`${fixed(pose[axis], 3)} m`));
-        place[3].show(node.offset ? `${fixed(offset, 3)} m` : 'none');
+        const off = isOff(store.byId.get(id), 'carried');
+        says.textContent = off ? `switched off: the carrier stands as at ${desk.first()}` : '';
+        keepsAt.textContent = desk.frame;
+        place.refresh();
       },
     };
   },
-
-  async addAbove(store, desk, node) {
-    const id = store.freeId('null');
-    const pose = store.pose(node.id, desk.frame);
-    const carrier = node.carrier ?? '';
-    const name = store.freeName(`${node.name} null`);
-    const kept = await store.edit([
-      { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, channels: { x: pose.x, y: pose.y, z: pose.z } }] },
-      { edit: 'carry', id, carrier, frame: desk.frame, keepPlace: true },
-      { edit: 'carry', id: node.id, carrier: id, frame: desk.frame, keepPlace: true },
-    ]);
-    if (kept) desk.select(id, 'keys');
-  },
 };
+
+/** The nulls that may carry a node, with what carries them. */
+function carrierChoice(store, node, carry) {
+  const own = family(store, node.id);
+  const carriers = store.nodes.filter((n) => n.kind === 'null' && !own.has(n.id));
+  const way = (n) => [...store.carriersOf(n.id), n].map((c) => c.name).join(' › ');
+  const pick = choice('Carried by', [['', 'The world'], ...carriers.map((n) => [n.id, way(n)])], (to) => carry(to));
+  pick.value = carrierOf(node);
+  return pick;
+}
+
+function buttons(store, desk, node, carry) {
+  return [
+    button('Add a null above', () => addAbove(store, desk, node), {
+      title: 'A new null where this stands, between it and its carrier',
+    }),
+    carrierOf(node) ? button('Let go', () => carry('')) : null,
+    offsetOf(node)
+      ? button('Clear offset', () => carry(carrierOf(node), false), { title: 'Take the own numbers as they are' })
+      : null,
+  ];
+}
+
+/** Where it is in the world, and its offset. */
+function placePart(store, desk, node) {
+  const axes = ['x', 'y', 'z'];
+  const facts = axes.map((axis) => fact(`World ${axis}`, 'Place in the world'));
+  const offset = fact('Offset', OFFSET_SAYS);
+  const step = offsetOf(node);
+  return {
+    element: h('div', { class: 'facts' }, ...[...facts, offset].map((f) => f.element)),
+    refresh() {
+      const pose = store.pose(node.id, desk.frame);
+      if (pose) axes.forEach((axis, i) => facts[i].show(lengthText(pose[axis], 3)));
+      offset.show(step ? lengthText(Math.hypot(...step.slice(0, 3)), 3) : 'none');
+    },
+  };
+}
+
+async function addAbove(store, desk, node) {
+  const id = store.freeId('null');
+  const { x, y, z } = store.pose(node.id, desk.frame);
+  const name = store.freeName(`${node.name} null`);
+  const kept = await store.edit([
+    { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, chain: [{ part: 'keys', x, y, z }] }] },
+    { edit: 'carry', id, carrier: carrierOf(node), frame: desk.frame, keepPlace: true },
+    { edit: 'carry', id: node.id, carrier: id, frame: desk.frame, keepPlace: true },
+  ]);
+  if (kept) desk.select(id, 'keys');
+}
 
 function family(store, id) {
   const all = new Set([id]);
-  for (let grown = true; grown;) {
+  for (let grown = true; grown; ) {
     grown = false;
-    for (const n of store.nodes) if (!all.has(n.id) && all.has(n.carrier)) { all.add(n.id); grown = true; }
+    for (const n of store.nodes) {
+      if (all.has(n.id) || !all.has(carrierOf(n))) continue;
+      all.add(n.id);
+      grown = true;
+    }
   }
   return all;
 }

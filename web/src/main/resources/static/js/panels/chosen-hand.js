@@ -1,6 +1,6 @@
 // The keys in hand with what the document says of them, for the panels that change them.
-import { CHANNELS } from '../shot/channels.js';
 import { keysOf } from '../shot/keys.js';
+import { familyOf, parameterOf } from '../shot/parts.js';
 
 /** The one value that all share, or null. */
 export const common = (values) => (values.length && values.every((v) => v === values[0]) ? values[0] : null);
@@ -12,18 +12,31 @@ export class Hand {
   }
 
   /** The chosen keys, or those of the selected node at the playhead. */
-  get choice() { return this.desk.keysInHand(); }
+  get choice() {
+    return this.desk.keysInHand();
+  }
 
   /** Names of the axes on which they are measured. */
-  axes() { return [...this.desk.byAxis(this.choice).keys()]; }
+  axes() {
+    return [...this.desk.byAxis(this.choice).keys()];
+  }
 
   /** Each key: {id, channel, key}. */
   keys() {
-    return [...this.choice.each()].map(({ id, channel, frame }) => ({ id, channel, key: keysOf(this.store.byId.get(id), channel).find((k) => Math.abs(k[0] - frame) < 1e-6) })).filter((k) => k.key);
+    return [...this.choice.each()]
+      .map(({ id, channel, frame }) => ({
+        id,
+        channel,
+        key: keysOf(this.store.byId.get(id), channel).find((k) => Math.abs(k[0] - frame) < 1e-6),
+      }))
+      .filter((k) => k.key);
   }
 
   /** How the value of the keys is typed: as that of the first. */
-  measure() { return CHANNELS[this.keys()[0]?.channel ?? 'x']; }
+  measure() {
+    const [first] = this.keys();
+    return first ? parameterOf(this.store.byId.get(first.id), first.channel) : familyOf('place');
+  }
 
   /** The only key, with its handles as they are drawn: [frames, value] away from it; or null. */
   single() {
@@ -36,7 +49,10 @@ export class Hand {
     const i = all.indexOf(key);
     const [before, after] = [(i - 1) * 8, i * 8];
     return {
-      id, channel, frame: key[0], weighted: key[2] === 'free' && key[8],
+      id,
+      channel,
+      frame: key[0],
+      ownLength: key[2] === 'free' && key[8],
       in: i > 0 ? [key[0] - p[before + 4], key[1] - p[before + 5]] : null,
       out: i < all.length - 1 ? [p[after + 2] - key[0], p[after + 3] - key[1]] : null,
     };

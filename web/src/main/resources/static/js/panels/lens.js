@@ -1,109 +1,181 @@
 // Sensor, focal length, f-stop and focus, with what they lead to.
 import { h } from '../common/dom.js';
-import { fixed, metres } from '../common/format.js';
-import { isOff } from '../shot/chain-parts.js';
+import { fixed } from '../common/format.js';
+import { lengthText } from '../common/units.js';
+import { isOff, lensOf } from '../shot/parts.js';
+import { channelField, choice, fact, heads, isSwitchedOff, keyState, row } from './fields.js';
 import { NumberField } from './number-field.js';
-import { channelField, choice, fact, heads, isSwitchedOff, keyState, row } from './parts.js';
 
 const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24);
+const SETTINGS = ['sensorMm', 'fit', 'squeeze', 'closeFocusM', 'circleMm', 'follow'];
 
+/** The lens of a camera by its parts, each with {rows, refresh}. */
 export const lensPanel = {
-  signature: (store, node) => `${JSON.stringify(node.lens)} ${store.nodes.map((n) => n.id + n.name).join()}`,
+  signature: (store, node) => {
+    const lens = lensOf(node);
+    const names = store.nodes.map((n) => n.id + n.name).join();
+    return JSON.stringify([...SETTINGS.map((name) => lens[name] ?? null), names]);
+  },
 
   build(store, desk, node, { sensors }) {
-    const { id } = node;
-    const lens = node.lens;
-    const setLens = (change) => store.edit([{ edit: 'set-lens', id, lens: { ...store.byId.get(id).lens, ...change } }]);
-    const known = sensors.findIndex((s) => s.widthMm === lens.sensorMm[0] && s.heightMm === lens.sensorMm[1]);
-    const sensor = choice('Sensor', [...sensors.map((s, i) => [i, `${s.label} · ${s.widthMm} × ${s.heightMm} mm`]), [-1, `Custom · ${lens.sensorMm.join(' × ')} mm`]],
-      (value) => { if (value >= 0) setLens({ sensorMm: [sensors[value].widthMm, sensors[value].heightMm] }); });
-    sensor.value = known;
-    const side = (index, label) => new NumberField({
-      label, kind: 'lens-length', unit: 'mm', digits: 2, step: 0.1, rate: () => store.header.rate,
-      get: () => store.byId.get(id).lens.sensorMm[index],
-      set: (value, done) => {
-        const sensorMm = [...store.byId.get(id).lens.sensorMm];
-        sensorMm[index] = value;
-        const edits = [{ edit: 'set-lens', id, lens: { ...store.byId.get(id).lens, sensorMm } }];
-        if (!done) { store.show(edits); return true; }
-        return store.edit(edits);
-      },
-    });
-    const width = side(0, 'Sensor width');
-    const height = side(1, 'Sensor height');
-    const fit = choice('Fit of the picture', [['width', 'fit width'], ['height', 'fit height']], (value) => setLens({ fit: value }));
-    fit.value = lens.fit;
-    const focal = channelField(store, desk, id, 'focal');
-    const view = (which, label, column) => new NumberField({
-      label, title: label, kind: 'angle', unit: '°', digits: 2, step: 0.5, rate: () => store.header.rate,
-      get: () => store.lens(id, desk.frame)?.[column] ?? null,
-      set: (value, done) => {
-        const frame = desk.frame;
-        return desk.change(store.byId.get(id), ['focal'], (keying) => ({ edit: 'set-field-of-view', id, frame, side: which, degrees: value, keying }), { done });
-      },
-      state: () => keyState(store, id, 'focal', desk.frame),
-      disabled: () => isSwitchedOff(store, id, 'focal'),
-    });
-    const wide = view('horizontal', 'Horizontal field of view', 'horizontalDeg');
-    const high = view('vertical', 'Vertical field of view', 'verticalDeg');
-    const stop = channelField(store, desk, id, 'fstop');
-    const nodes = store.nodes.filter((n) => n.id !== id);
-    const focusOn = choice('Focus', [['', 'distance'], ...nodes.map((n) => [n.id, `follow ${n.name}`])],
-      (value) => setLens({ follow: value ? { node: value, offsetM: 0 } : null }));
-    focusOn.value = lens.follow?.node ?? '';
-    const focus = lens.follow
-      ? new NumberField({
-        label: 'Offset from the followed node', kind: 'length', unit: 'm', digits: 3, step: 0.05, rate: () => store.header.rate,
-        get: () => store.byId.get(id).lens.follow?.offsetM ?? 0,
-        set: (value, done) => {
-          const edits = [{ edit: 'set-lens', id, lens: { ...store.byId.get(id).lens, follow: { node: lens.follow.node, offsetM: value } } }];
-          if (!done) { store.show(edits); return true; }
-          return store.edit(edits);
-        },
-      })
-      : channelField(store, desk, id, 'focus');
-    const facts = {
-      near: fact('Near limit', 'Nearest sharp distance'), far: fact('Far limit', 'Farthest sharp distance'), hyper: fact('Hyperfocal', 'Focused there, all from half of it to infinity is sharp'),
-      focus: fact('Focus at', 'Distance along the axis'), equal: fact('35 mm equal', 'Focal length with the same diagonal view on 36 × 24 mm'), circle: fact('Circle', 'Circle of confusion on the sensor'),
-    };
+    const lens = settingsOf(store, node.id);
+    const parts = [
+      sensorPart(store, lens, sensors),
+      focalPart(store, desk, node.id),
+      focusPart(store, desk, node.id, lens),
+      factsPart(store, desk, node.id, lens),
+    ];
     const says = h('small', { class: 'note' });
-    const fields = [focal, wide, high, stop, focus, width, height];
-    const equalFor = (mm) => (mm * FULL_FRAME_DIAGONAL_MM) / diagonal(store, id);
-
     return {
       title: `Lens · ${node.name}`,
       aside: says,
-      elements: [h('div', { class: 'rows' },
-        row('Sensor', sensor),
-        row('', width.element, height.element, fit),
-        heads('length', 'view across', 'view up'),
-        row('Focal', focal.element, wide.element, high.element),
-        h('div', { class: 'row' }, h('span', { text: 'F-stop' }), stop.element, focusOn, focus.element),
-        h('div', { class: 'facts' }, ...Object.values(facts).map((f) => f.element)))],
+      elements: [h('div', { class: 'rows' }, ...parts.flatMap((part) => part.rows))],
       refresh() {
-        fields.forEach((f) => f.refresh());
-        const now = store.lens(id, desk.frame);
-        if (!now) return;
-        says.textContent = isOff(store.byId.get(id), 'lens') ? `switched off: as at ${desk.first()}` : '';
-        const close = now.focusM < store.byId.get(id).lens.closeFocusM - 1e-6;
-        facts.near.show(metres(now.nearM));
-        facts.far.show(metres(now.farM));
-        facts.hyper.show(metres(now.hyperfocalM));
-        facts.focus.show(metres(now.focusM) + (close ? ' !' : ''));
-        facts.focus.element.classList.toggle('trouble', close);
-        facts.focus.element.title = close ? `Closer than this lens can focus (${metres(store.byId.get(id).lens.closeFocusM)})` : 'Distance along the axis';
-        facts.equal.show(`${fixed(equalFor(now.focalMm), 1)} mm`);
-        facts.circle.show(`${fixed(circle(store, id) * 1000, 1)} µm`);
+        says.textContent = isOff(store.byId.get(node.id), 'lens') ? `switched off: as at ${desk.first()}` : '';
+        parts.forEach((part) => part.refresh());
       },
     };
   },
 };
 
-/** Diagonal of the part of the sensor that the picture uses. */
-function diagonal(store, id) {
-  const { sensorMm: [w, h], fit, squeeze } = store.byId.get(id).lens;
-  const { aspect } = store.header;
-  return fit === 'width' ? Math.hypot(w, (w * squeeze) / aspect) : Math.hypot((h * aspect) / squeeze, h);
+/** What a lens is set to now, and how that is changed. */
+function settingsOf(store, id) {
+  const now = () => lensOf(store.byId.get(id));
+  return {
+    now,
+    set(change, done = true) {
+      const settings = Object.fromEntries(SETTINGS.map((name) => [name, now()[name] ?? null]));
+      const edits = [{ edit: 'set-part', id, part: { part: 'lens', ...settings, ...change } }];
+      if (done) return store.edit(edits);
+      store.show(edits);
+      return true;
+    },
+  };
 }
 
-const circle = (store, id) => store.byId.get(id).lens.circleMm ?? diagonal(store, id) / 1500;
+const rateOf = (store) => () => store.header.rate;
+
+function sensorPart(store, lens, sensors) {
+  const { sensorMm } = lens.now();
+  const known = sensors.findIndex((s) => s.widthMm === sensorMm[0] && s.heightMm === sensorMm[1]);
+  const options = sensors.map((s, i) => [i, `${s.label} · ${s.widthMm} × ${s.heightMm} mm`]);
+  const sensor = choice('Sensor', [...options, [-1, `Custom · ${sensorMm.join(' × ')} mm`]], (i) => {
+    if (i >= 0) lens.set({ sensorMm: [sensors[i].widthMm, sensors[i].heightMm] });
+  });
+  sensor.value = known;
+  const side = (index, label) =>
+    new NumberField({
+      label,
+      quantity: 'lens-length',
+      unit: 'mm',
+      digits: 2,
+      step: 0.1,
+      rate: rateOf(store),
+      get: () => lens.now().sensorMm[index],
+      set: (value, done) => lens.set({ sensorMm: lens.now().sensorMm.map((v, i) => (i === index ? value : v)) }, done),
+    });
+  const fields = [side(0, 'Sensor width'), side(1, 'Sensor height')];
+  const fits = [
+    ['width', 'full width'],
+    ['height', 'full height'],
+  ];
+  const fit = choice('Which side of the sensor the picture takes whole', fits, (value) => lens.set({ fit: value }));
+  fit.value = lens.now().fit;
+  return {
+    rows: [row('Sensor', sensor), row('', ...fields.map((f) => f.element), fit)],
+    refresh: () => fields.forEach((f) => f.refresh()),
+  };
+}
+
+function focalPart(store, desk, id) {
+  const focal = channelField(store, desk, id, 'focal');
+  const view = (side, label, column) =>
+    new NumberField({
+      label,
+      quantity: 'angle',
+      unit: '°',
+      digits: 2,
+      step: 0.5,
+      rate: rateOf(store),
+      get: () => store.lens(id, desk.frame)?.[column] ?? null,
+      at: () => desk.frame,
+      set: (degrees, done, frame) => {
+        const edit = (keying) => ({ edit: 'set-field-of-view', id, frame, side, degrees, keying });
+        return desk.change(store.byId.get(id), ['focal'], edit, { done, frame });
+      },
+      state: () => keyState(store, id, 'focal', desk.frame),
+      disabled: () => isSwitchedOff(store, id, 'focal'),
+    });
+  const wide = view('horizontal', 'Horizontal field of view', 'horizontalDeg');
+  const high = view('vertical', 'Vertical field of view', 'verticalDeg');
+  const fields = [focal, wide, high];
+  return {
+    rows: [heads('length', 'view across', 'view up'), row('Focal', ...fields.map((f) => f.element))],
+    refresh: () => fields.forEach((f) => f.refresh()),
+  };
+}
+
+function focusPart(store, desk, id, lens) {
+  const stop = channelField(store, desk, id, 'fstop');
+  const { follow } = lens.now();
+  const nodes = store.nodes.filter((n) => n.id !== id);
+  const focusOn = choice('Focus', [['', 'distance'], ...nodes.map((n) => [n.id, `follow ${n.name}`])], (node) =>
+    lens.set({ follow: node ? { node, offsetM: 0 } : null }),
+  );
+  focusOn.value = follow?.node ?? '';
+  const offset = () =>
+    new NumberField({
+      label: 'Offset from the followed node',
+      quantity: 'length',
+      unit: 'm',
+      digits: 3,
+      step: 0.05,
+      rate: rateOf(store),
+      get: () => lens.now().follow?.offsetM ?? 0,
+      set: (value, done) => lens.set({ follow: { ...lens.now().follow, offsetM: value } }, done),
+    });
+  const focus = follow ? offset() : channelField(store, desk, id, 'focus');
+  return {
+    rows: [h('div', { class: 'row' }, h('span', { text: 'F-stop' }), stop.element, focusOn, focus.element)],
+    refresh: () => [stop, focus].forEach((f) => f.refresh()),
+  };
+}
+
+/** What follows from all of it at the playhead. */
+function factsPart(store, desk, id, lens) {
+  const facts = {
+    near: fact('Near limit', 'Nearest sharp distance'),
+    far: fact('Far limit', 'Farthest sharp distance'),
+    hyper: fact('Hyperfocal', 'Focused there, all from half of it to infinity is sharp'),
+    focus: fact('Focus at', 'Distance along the axis'),
+    equal: fact('35 mm equal', 'Focal length with the same diagonal view on 36 × 24 mm'),
+    circle: fact('Circle', 'Circle of confusion on the sensor'),
+  };
+  return {
+    rows: [h('div', { class: 'facts' }, ...Object.values(facts).map((f) => f.element))],
+    refresh() {
+      const now = store.lens(id, desk.frame);
+      if (!now) return;
+      const diagonal = diagonalOf(lens.now(), store.header.aspect);
+      facts.near.show(lengthText(now.nearM));
+      facts.far.show(lengthText(now.farM));
+      facts.hyper.show(lengthText(now.hyperfocalM));
+      showFocus(facts.focus, now.focusM, lens.now().closeFocusM);
+      facts.equal.show(`${fixed((now.focalMm * FULL_FRAME_DIAGONAL_MM) / diagonal, 1)} mm`);
+      facts.circle.show(`${fixed((lens.now().circleMm ?? diagonal / 1500) * 1000, 1)} µm`);
+    },
+  };
+}
+
+function showFocus(shown, focusM, closeFocusM) {
+  const close = focusM < closeFocusM - 1e-6;
+  shown.show(lengthText(focusM) + (close ? ' !' : ''));
+  shown.element.classList.toggle('trouble', close);
+  const says = `Closer than this lens can focus (${lengthText(closeFocusM)})`;
+  shown.element.title = close ? says : 'Distance along the axis';
+}
+
+/** Diagonal of the part of the sensor that the picture uses. */
+function diagonalOf({ sensorMm: [w, h2], fit, squeeze }, aspect) {
+  return fit === 'width' ? Math.hypot(w, (w * squeeze) / aspect) : Math.hypot((h2 * aspect) / squeeze, h2);
+}

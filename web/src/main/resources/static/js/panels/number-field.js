@@ -1,43 +1,68 @@
 // A number that can be typed with units and sums, dragged sideways, and stepped with the arrow keys.
 import { readQuantity } from '../common/api.js';
-import { trimmed } from '../common/format.js';
 import { h } from '../common/dom.js';
+import { trimmed } from '../common/format.js';
+import { readPlain } from '../common/quantity.js';
+import { lengthNumber, lengthUnit } from '../common/units.js';
 
 const DRAG_STARTS_PX = 3;
 const PIXELS_PER_STEP = 4;
 
 /**
- * @param options.label what it is, for screen readers
- * @param options.kind what a typed text measures
- * @param options.unit shown behind the number
- * @param options.digits after the point
- * @param options.step of one arrow key; Shift makes it a tenth
- * @param options.get the present value, or null
- * @param options.set takes (value, done): done is false while it is being dragged
- * @param options.rate the shot's rate, for seconds and timecode
- * @param options.disabled whether it can only be read now, as a function
- * @param options.state '' | 'keyed' | 'between', as a function
+ * @typedef {object} NumberOptions
+ * @property {string} label what it is, for screen readers
+ * @property {string} [title] shown over it
+ * @property {string} quantity what a typed text measures
+ * @property {string} unit shown behind the number
+ * @property {number} digits after the point
+ * @property {number} step of one arrow key; Shift makes it a tenth
+ * @property {() => number | null} get the present value, or null
+ * @property {(value: number, done: boolean, at: any) => any} set done is false while it is being dragged
+ * @property {() => any} [at] where it is set: taken at the moment of committing, and given to set
+ * @property {() => string} rate the shot's rate, for seconds and timecode
+ * @property {() => boolean} [disabled] whether it can only be read now
+ * @property {() => string} [state] '' | 'keyed' | 'between'
+ * @property {string} [empty] what stands there while there is no value
  */
+
 export class NumberField {
+  /** @param {NumberOptions} options */
   constructor(options) {
     this.options = options;
-    this.input = h('input', { type: 'text', 'aria-label': options.label, title: options.title ?? options.label, spellcheck: 'false', autocomplete: 'off' });
-    this.element = h('span', { class: 'field' }, this.input, h('span', { class: options.unit === 'f/' ? 'unit before' : 'unit', text: options.unit }));
+    this.input = h('input', {
+      type: 'text',
+      'aria-label': options.label,
+      title: options.title ?? options.label,
+      placeholder: options.empty,
+      spellcheck: 'false',
+      autocomplete: 'off',
+    });
+    this.unit = h('span', { class: options.unit === 'f/' ? 'unit before' : 'unit' });
+    this.element = h('span', { class: 'field' }, this.input, this.unit);
     this.element.addEventListener('pointerdown', (event) => this.press(event));
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.input.addEventListener('blur', () => this.leave());
-    this.input.addEventListener('focus', () => { this.typedFrom = this.input.value; });
+    this.input.addEventListener('focus', () => {
+      this.typedFrom = this.input.value;
+    });
     this.refresh();
+  }
+
+  get isLength() {
+    return this.options.quantity === 'length';
   }
 
   shown() {
     const value = this.options.get();
     if (value === null || value === undefined) return '';
-    return Number.isFinite(value) ? trimmed(value, this.options.digits) : '∞';
+    if (!Number.isFinite(value)) return '∞';
+    return this.isLength ? lengthNumber(value, this.options.digits) : trimmed(value, this.options.digits);
   }
 
   /** Shows the present value, unless somebody is typing. */
   refresh() {
+    const unit = this.isLength ? lengthUnit() : this.options.unit;
+    this.unit.textContent = unit === 'ft' ? '' : unit;
     if (document.activeElement !== this.input || this.input.value === this.typedFrom) {
       const text = this.shown();
       if (this.input.value !== text) this.input.value = text;
@@ -54,47 +79,58 @@ export class NumberField {
     event.preventDefault();
     const from = event.clientX;
     const start = this.options.get() ?? 0;
+    const at = this.options.at?.();
     let dragged = false;
     let value = start;
     const drag = new AbortController();
+    const { signal } = drag;
     this.element.setPointerCapture(event.pointerId);
-    this.element.addEventListener('pointermove', (e) => {
+    const move = (e) => {
       const dx = e.clientX - from;
       if (!dragged && Math.abs(dx) < DRAG_STARTS_PX) return;
       dragged = true;
       const step = this.options.step * (e.shiftKey ? 0.1 : 1);
       value = this.rounded(start + (dx / PIXELS_PER_STEP) * step);
-      this.give(value, false);
-    }, { signal: drag.signal });
+      this.options.set(value, false, at);
+    };
     const end = () => {
       drag.abort();
-      if (dragged) this.give(value, true);
-      else { this.input.focus(); this.input.select(); }
+      if (dragged) this.options.set(value, true, at);
+      else this.take();
     };
-    this.element.addEventListener('pointerup', end, { signal: drag.signal });
-    this.element.addEventListener('pointercancel', end, { signal: drag.signal });
+    this.element.addEventListener('pointermove', move, { signal });
+    this.element.addEventListener('pointerup', end, { signal });
+    this.element.addEventListener('pointercancel', end, { signal });
+  }
+
+  /** Puts the number in hand, to be typed over. */
+  take() {
+    this.input.focus();
+    this.input.select();
   }
 
   rounded(value) {
-    const places = this.options.digits + 1;
-    return Number(value.toFixed(places));
+    return Number(value.toFixed(this.options.digits + 1));
   }
 
   async key(event) {
     event.stopPropagation();
+    const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (event.key === 'Enter') {
       event.preventDefault();
       if (await this.commit()) this.input.select();
     } else if (event.key === 'Escape') {
       this.restore();
       this.input.blur();
-    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+    } else if (way) {
       event.preventDefault();
-      const way = event.key === 'ArrowUp' ? 1 : -1;
-      const step = this.options.step * (event.shiftKey ? 0.1 : 1);
-      await this.give(this.rounded((this.options.get() ?? 0) + way * step), true);
-      this.typedFrom = this.input.value = this.shown();
+      await this.stepBy(way * this.options.step * (event.shiftKey ? 0.1 : 1));
     }
+  }
+
+  async stepBy(step) {
+    await this.options.set(this.rounded((this.options.get() ?? 0) + step), true, this.options.at?.());
+    this.typedFrom = this.input.value = this.shown();
   }
 
   leave() {
@@ -106,14 +142,23 @@ export class NumberField {
     this.input.value = this.typedFrom = this.shown();
   }
 
-  /** Reads what was typed; what cannot be read stays, with the reason beside it. */
+  /**
+   * Reads what was typed; what cannot be read stays, with the reason beside it. Where it is set is settled at once,
+   * however long the reading takes.
+   */
   async commit() {
-    if (this.input.value.trim() === this.typedFrom) { this.clearTrouble(); return true; }
+    const typed = this.input.value.trim();
+    if (typed === this.typedFrom) {
+      this.clearTrouble();
+      return true;
+    }
+    const at = this.options.at?.();
     try {
-      const value = await readQuantity(this.input.value, this.options.kind, this.options.rate());
+      const plain = this.read(typed);
+      const value = plain ?? (await this.ask(typed));
       this.clearTrouble();
       this.typedFrom = this.input.value;
-      const kept = await this.give(value, true);
+      const kept = await this.options.set(value, true, at);
       if (kept === false) return false;
       this.input.value = this.typedFrom = this.shown();
       return true;
@@ -123,7 +168,17 @@ export class NumberField {
     }
   }
 
-  give(value, done) { return this.options.set(value, done); }
+  get bareUnit() {
+    return this.isLength && lengthUnit() !== 'm' ? lengthUnit() : '';
+  }
+
+  read(typed) {
+    return readPlain(typed, this.options.quantity, this.options.rate(), this.bareUnit);
+  }
+
+  ask(typed) {
+    return readQuantity(typed, this.options.quantity, this.options.rate(), this.bareUnit);
+  }
 
   tellTrouble(text) {
     this.clearTrouble();

@@ -1,11 +1,23 @@
 // Sizes and colour of a piece, or the light of a sun.
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { choice, row } from './parts.js';
+import { choice, row } from './fields.js';
 
 const NAMES = {
-  width: 'Width', height: 'Height', depth: 'Depth', length: 'Length', radius: 'Radius', radiusBottom: 'Radius, foot', radiusTop: 'Radius, top',
-  rise: 'Rise', run: 'Run', steps: 'Steps', opening: 'Opening', plank: 'Plank', gap: 'Gap', beam: 'Beam',
+  width: 'Width',
+  height: 'Height',
+  depth: 'Depth',
+  length: 'Length',
+  radius: 'Radius',
+  radiusBottom: 'Radius, foot',
+  radiusTop: 'Radius, top',
+  rise: 'Rise',
+  run: 'Run',
+  steps: 'Steps',
+  opening: 'Opening',
+  plank: 'Plank',
+  gap: 'Gap',
+  beam: 'Beam',
 };
 
 export const piecePanel = {
@@ -17,7 +29,10 @@ export const piecePanel = {
 };
 
 function give(store, edits, done) {
-  if (!done) { store.show(edits); return true; }
+  if (!done) {
+    store.show(edits);
+    return true;
+  }
   return store.edit(edits);
 }
 
@@ -26,21 +41,53 @@ function piece(store, node) {
   const now = () => store.byId.get(id);
   const set = (shape, finish, done = true) => give(store, [{ edit: 'set-piece', id, shape, finish }], done);
   const sizes = Object.keys(node.shape).filter((name) => name in NAMES);
-  const fields = sizes.map((name) => new NumberField({
-    label: NAMES[name], kind: name === 'steps' ? 'plain' : 'length', unit: name === 'steps' ? '' : 'm', digits: name === 'steps' ? 0 : 3, step: name === 'steps' ? 1 : 0.05, rate: () => store.header.rate,
-    get: () => now().shape[name] ?? null,
-    set: (value, done) => set({ ...now().shape, [name]: name === 'steps' ? Math.round(value) : value }, now().finish, done),
-  }));
-  const colour = h('input', { type: 'color', 'aria-label': 'Colour', value: node.finish.colour, onchange: (event) => set(now().shape, { ...now().finish, colour: event.target.value }) });
-  const kind = choice('Surface', [['matt', 'matt'], ['glow', 'glows'], ['water', 'water']], (value) => set(now().shape, { ...now().finish, kind: value }));
-  const four = h('input', { type: 'checkbox', onchange: (event) => set({ ...now().shape, fourSided: event.target.checked }, now().finish) });
+  const fields = sizes.map(
+    (name) =>
+      new NumberField({
+        label: NAMES[name],
+        quantity: name === 'steps' ? 'plain' : 'length',
+        unit: name === 'steps' ? '' : 'm',
+        digits: name === 'steps' ? 0 : 3,
+        step: name === 'steps' ? 1 : 0.05,
+        rate: () => store.header.rate,
+        get: () => now().shape[name] ?? null,
+        set: (value, done) =>
+          set({ ...now().shape, [name]: name === 'steps' ? Math.round(value) : value }, now().finish, done),
+      }),
+  );
+  const colour = h('input', {
+    type: 'color',
+    'aria-label': 'Colour',
+    value: node.finish.colour,
+    onchange: (event) => set(now().shape, { ...now().finish, colour: event.target.value }),
+  });
+  const kind = choice(
+    'Surface',
+    [
+      ['matt', 'matt'],
+      ['glow', 'glows'],
+      ['water', 'water'],
+    ],
+    (value) => set(now().shape, { ...now().finish, kind: value }),
+  );
+  const four = h('input', {
+    type: 'checkbox',
+    onchange: (event) => set({ ...now().shape, fourSided: event.target.checked }, now().finish),
+  });
   return {
     title: `Piece · ${node.name}`,
-    aside: h('small', { text: node.shape.kind === 'imported' ? `${node.shape.triangles} triangles from a file` : node.shape.kind }),
-    elements: [h('div', { class: 'rows' },
-      ...fields.map((field, i) => row(NAMES[sizes[i]], field.element)),
-      node.shape.kind === 'stair' ? h('label', {}, four, 'Steps on four sides') : null,
-      row('Colour', colour, kind))],
+    aside: h('small', {
+      text: node.shape.kind === 'imported' ? `${node.shape.triangles} triangles from a file` : node.shape.kind,
+    }),
+    elements: [
+      h(
+        'div',
+        { class: 'rows' },
+        ...fields.map((field, i) => row(NAMES[sizes[i]], field.element)),
+        node.shape.kind === 'stair' ? h('label', {}, four, 'Steps on four sides') : null,
+        row('Colour', colour, kind),
+      ),
+    ],
     refresh() {
       fields.forEach((f) => f.refresh());
       colour.value = now().finish.colour;
@@ -55,14 +102,35 @@ function sun(store, node) {
   const now = () => store.byId.get(id);
   const set = (colour, strength, done = true) => give(store, [{ edit: 'set-sun', id, colour, strength }], done);
   const strength = new NumberField({
-    label: 'Strength', kind: 'plain', unit: '×', digits: 2, step: 0.05, rate: () => store.header.rate,
+    label: 'Strength',
+    quantity: 'plain',
+    unit: '×',
+    digits: 2,
+    step: 0.05,
+    rate: () => store.header.rate,
     get: () => now().strength,
     set: (value, done) => set(now().colour, value, done),
   });
-  const colour = h('input', { type: 'color', 'aria-label': 'Colour', value: node.colour, onchange: (event) => set(event.target.value, now().strength) });
+  const colour = h('input', {
+    type: 'color',
+    'aria-label': 'Colour',
+    value: node.colour,
+    onchange: (event) => set(event.target.value, now().strength),
+  });
   return {
     title: `Light · ${node.name}`,
-    elements: [h('div', { class: 'rows' }, row('Strength', strength.element), row('Colour', colour), h('p', { class: 'note', text: 'It shines along its own direction: pan and tilt set it under Keys.' }))],
-    refresh() { strength.refresh(); colour.value = now().colour; },
+    elements: [
+      h(
+        'div',
+        { class: 'rows' },
+        row('Strength', strength.element),
+        row('Colour', colour),
+        h('p', { class: 'note', text: 'It shines along its own direction: pan and tilt set it under Keys.' }),
+      ),
+    ],
+    refresh() {
+      strength.refresh();
+      colour.value = now().colour;
+    },
   };
 }

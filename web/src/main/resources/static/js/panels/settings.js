@@ -1,6 +1,8 @@
 // The panel at the lower right: settings of the chosen card, and what works on keys, time and history.
 import { button, h } from '../common/dom.js';
-import { CARDS } from '../floor/chain.js';
+import { units } from '../common/units.js';
+import { partOf } from '../shot/parts.js';
+import { aimPanel } from './aim.js';
 import { carriedPanel } from './carried.js';
 import { chosenPanel } from './chosen.js';
 import { findingsPanel } from './findings.js';
@@ -8,13 +10,23 @@ import { historyPanel } from './history.js';
 import { keysPanel } from './keys.js';
 import { lensPanel } from './lens.js';
 import { markersPanel } from './markers.js';
+import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
 import { shotPanel } from './shot.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
 
-const CARD_PANELS = { keys: keysPanel, carried: carriedPanel, lens: lensPanel, piece: piecePanel, shot: shotPanel };
-const TABS = { card: ['Settings'], chosen: ['Keys', chosenPanel], tools: ['Tools', toolsPanel], timing: ['Timing', timingPanel], findings: ['Findings', findingsPanel], markers: ['Markers', markersPanel], history: ['History', historyPanel] };
+/** Panels by kind of part; parts without one of their own have that of all parts. */
+const PART_PANELS = { keys: keysPanel, carried: carriedPanel, aim: aimPanel, lens: lensPanel };
+const TABS = {
+  card: ['Settings'],
+  chosen: ['Keys', chosenPanel],
+  tools: ['Tools', toolsPanel],
+  timing: ['Timing', timingPanel],
+  findings: ['Findings', findingsPanel],
+  markers: ['Markers', markersPanel],
+  history: ['History', historyPanel],
+};
 
 /**
  * A panel gives {title, aside, elements, refresh}. It is built again only when its signature
@@ -27,9 +39,20 @@ export class Settings {
     this.element = element;
     this.options = options;
     this.body = h('div', { class: 'body', role: 'tabpanel', 'aria-labelledby': 'tab-card', id: 'panel' });
-    this.tabs = h('div', { class: 'tabs', role: 'tablist', 'aria-label': 'What the panel shows' }, ...Object.entries(TABS).map(([name, [text]]) =>
-      button(text, () => desk.showTab(name), { role: 'tab', id: `tab-${name}`, 'data-tab': name, 'aria-controls': 'panel' })));
+    this.tabs = h(
+      'div',
+      { class: 'tabs', role: 'tablist', 'aria-label': 'What the panel shows' },
+      ...Object.entries(TABS).map(([name, [text]]) =>
+        button(text, () => desk.showTab(name), {
+          role: 'tab',
+          id: `tab-${name}`,
+          'data-tab': name,
+          'aria-controls': 'panel',
+        }),
+      ),
+    );
     this.tabs.addEventListener('keydown', (event) => this.arrows(event));
+    units.addEventListener('length', () => this.update());
     element.replaceChildren(this.tabs, this.body);
     const update = () => this.update();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, update);
@@ -50,14 +73,21 @@ export class Settings {
   update() {
     if (this.asked || !this.store.header) return;
     this.asked = true;
-    requestAnimationFrame(() => { this.asked = false; this.show(); });
+    requestAnimationFrame(() => {
+      this.asked = false;
+      this.show();
+    });
   }
 
   chosen() {
     const { node } = this.desk;
     if (this.desk.tab !== 'card') return { name: this.desk.tab, panel: TABS[this.desk.tab][1] };
-    const card = this.desk.card === 'shot' || !node ? 'shot' : CARDS[node.kind].includes(this.desk.card) ? this.desk.card : 'keys';
-    return { name: card, panel: CARD_PANELS[card] };
+    const { card } = this.desk;
+    if (card === 'shot' || !node) return { name: 'shot', panel: shotPanel };
+    if (card === 'piece' && 'piece sun'.includes(node.kind)) return { name: card, panel: piecePanel };
+    const part = partOf(node, card) ?? partOf(node, 'keys');
+    this.desk.card = part.id ?? part.part;
+    return { name: this.desk.card, panel: PART_PANELS[part.part] ?? partPanel };
   }
 
   show() {
@@ -68,7 +98,10 @@ export class Settings {
       this.signature = signature;
       this.panel?.dispose?.();
       this.panel = panel.build(this.store, this.desk, node, this.options);
-      this.body.replaceChildren(h('header', {}, h('h2', { text: this.panel.title }), this.panel.aside ?? ''), ...this.panel.elements);
+      this.body.replaceChildren(
+        h('header', {}, h('h2', { text: this.panel.title }), this.panel.aside ?? ''),
+        ...this.panel.elements,
+      );
       this.body.setAttribute('aria-labelledby', `tab-${this.desk.tab}`);
     }
     for (const tab of this.tabs.children) {

@@ -3,23 +3,58 @@ import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 import { RampDrawing } from './ramp-drawing.js';
 
-const PRESETS = [['Even', [1, 1]], ['Fast, slow, fast', [1.8, 0.5, 1.8]], ['Slow, fast, slow', [0.5, 1.8, 0.5]]];
+const PRESETS = [
+  ['Even', [1, 1]],
+  ['Fast, slow, fast', [1.8, 0.5, 1.8]],
+  ['Slow, fast, slow', [0.5, 1.8, 0.5]],
+];
 
 export function rampPart(asked, store) {
   const range = asked.rangeRow();
-  const hits = () => (asked.hits && asked.keepLength ? store.markers.filter((m) => m.kind === 'hit' && m.frame > asked.from && m.frame < asked.to).map((m) => m.frame) : []);
+  const hits = () =>
+    asked.hits && asked.keepLength
+      ? store.markers.filter((m) => m.kind === 'hit' && m.frame > asked.from && m.frame < asked.to).map((m) => m.frame)
+      : [];
   const drawing = new RampDrawing(asked, hits);
-  const preset = ([text, speeds]) => button(text, () => drawing.set(speeds.map((speed, i) => [asked.from + ((asked.to - asked.from) * i) / (speeds.length - 1), speed])), { title: `Speeds ${speeds.join(', ')}` });
-  const ramp = () => asked.retime({ kind: 'ramp', points: drawing.points, keepLength: asked.keepLength, hits: hits() }, !asked.keepLength && asked.to >= store.header.out);
+  const preset = ([text, speeds]) =>
+    button(
+      text,
+      () =>
+        drawing.set(
+          speeds.map((speed, i) => [asked.from + ((asked.to - asked.from) * i) / (speeds.length - 1), speed]),
+        ),
+      { title: `Speeds ${speeds.join(', ')}` },
+    );
+  const ramp = () =>
+    asked.retime(
+      { kind: 'ramp', points: drawing.points, keepLength: asked.keepLength, hits: hits() },
+      !asked.keepLength && asked.to >= store.header.out,
+    );
   const says = h('small');
   return {
     says,
-    rows: [range.element, drawing.element, h('div', { class: 'buttons' },
-      button('Ramp', ramp, { class: 'main', title: 'Re-time the keys so that the move plays like this' }), ...PRESETS.map(preset)),
-    h('div', { class: 'buttons' }, asked.check('keepLength', 'length kept'), asked.check('hits', 'hits stay put'), asked.check('markers', 'markers too'))],
+    rows: [
+      range.element,
+      drawing.element,
+      h(
+        'div',
+        { class: 'buttons' },
+        button('Ramp', ramp, { class: 'main', title: 'Re-time the keys so that the move plays like this' }),
+        ...PRESETS.map(preset),
+      ),
+      h(
+        'div',
+        { class: 'buttons' },
+        asked.check('keepLength', 'length kept'),
+        asked.check('hits', 'hits stay put'),
+        asked.check('markers', 'markers too'),
+      ),
+    ],
     refresh() {
       range.fields.forEach((f) => f.refresh());
-      says.textContent = asked.keepLength ? `${hits().length} hit frames stay` : `${asked.to - asked.from} f become ${trimmed(drawing.length(), 1)} f`;
+      says.textContent = asked.keepLength
+        ? `${hits().length} hit frames stay`
+        : `${asked.to - asked.from} f become ${trimmed(drawing.length(), 1)} f`;
       drawing.draw();
     },
     dispose: () => drawing.dispose(),

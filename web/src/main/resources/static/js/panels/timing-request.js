@@ -1,12 +1,21 @@
 // What is asked for in the timing panel, kept while other panels are shown.
 import { button, h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { row } from './parts.js';
+import { row } from './fields.js';
 
 export class TimingRequest {
   constructor() {
     Object.assign(this, { way: 'stretch', of: 'all', from: null, to: null, points: null, factor: 1, by: 12 });
-    Object.assign(this, { ripple: false, markers: true, range: true, keepLength: true, hits: true, rate: '25', keep: 'time', whole: false });
+    Object.assign(this, {
+      ripple: false,
+      markers: true,
+      range: true,
+      keepLength: true,
+      hits: true,
+      rate: '25',
+      keep: 'time',
+      whole: false,
+    });
   }
 
   forDesk(store, desk, node) {
@@ -39,24 +48,51 @@ export class TimingRequest {
   }
 
   retime(map, range) {
-    return this.store.edit([{ edit: 'retime', ids: this.ids(), map, landing: this.desk.landing, markers: this.markers, range }]);
+    return this.store.edit([
+      { edit: 'retime', ids: this.ids(), map, landing: this.desk.landing, markers: this.markers, range },
+    ]);
   }
 
   field(name, label, kind = 'frames', unit = 'f', digits = 0, step = 1) {
     return new NumberField({
-      label, kind, unit, digits, step, rate: () => this.store.header.rate,
-      get: () => this[name], set: (to, done) => { if (done) this.change({ [name]: digits ? to : Math.round(to) }); return true; },
+      label,
+      kind,
+      unit,
+      digits,
+      step,
+      rate: () => this.store.header.rate,
+      get: () => this[name],
+      set: (to, done) => {
+        if (done) this.change({ [name]: digits ? to : Math.round(to) });
+        return true;
+      },
     });
   }
 
   check(name, text) {
-    return h('label', {}, h('input', { type: 'checkbox', checked: this[name], onchange: (event) => this.change({ [name]: event.target.checked }) }), text);
+    return h(
+      'label',
+      {},
+      h('input', {
+        type: 'checkbox',
+        checked: this[name],
+        onchange: (event) => this.change({ [name]: event.target.checked }),
+      }),
+      text,
+    );
   }
 
   /** The row of the range, with its fields. */
   rangeRow() {
     const fields = [this.field('from', 'First frame of the range'), this.field('to', 'Last frame of the range')];
-    const take = button('From keys', () => { const f = this.desk.chosen.frames(); if (f.length > 1) this.change({ from: f[0], to: f[f.length - 1] }); }, { title: 'Take the range of the chosen keys' });
+    const take = button(
+      'From keys',
+      () => {
+        const f = this.desk.chosen.frames();
+        if (f.length > 1) this.change({ from: f[0], to: f[f.length - 1] });
+      },
+      { title: 'Take the range of the chosen keys' },
+    );
     return { fields, element: row('Range', ...fields.map((f) => f.element), take) };
   }
 }

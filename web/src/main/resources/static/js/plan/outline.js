@@ -37,7 +37,9 @@ export function outline(mesh, pose, side) {
   const count = mesh.positions.length / 3;
   const every = Math.max(1, Math.floor(count / MOST_VERTICES));
   for (let i = 0; i < count; i += every) {
-    p[0] = mesh.positions[3 * i]; p[1] = mesh.positions[3 * i + 1]; p[2] = mesh.positions[3 * i + 2];
+    p[0] = mesh.positions[3 * i];
+    p[1] = mesh.positions[3 * i + 1];
+    p[2] = mesh.positions[3 * i + 2];
     turn(p, pose, out);
     points.push(side === 'above' ? [out[0] + pose.x, out[2] + pose.z] : [out[2] + pose.z, out[1] + pose.y]);
   }

@@ -30,7 +30,9 @@ export class Outside {
     this.size = [1, 1];
   }
 
-  sync() { this.solids.sync(); }
+  sync() {
+    this.solids.sync();
+  }
 
   resize([w, h]) {
     this.size = [Math.max(1, w), Math.max(1, h)];
@@ -59,14 +61,21 @@ export class Outside {
     this.target.addScaledVector(right, -dx * metres).addScaledVector(up, dy * metres);
   }
 
-  zoom(factor) { this.distance = Math.max(NEAREST_M, Math.min(FARTHEST_M, this.distance * factor)); }
+  zoom(factor) {
+    this.distance = Math.max(NEAREST_M, Math.min(FARTHEST_M, this.distance * factor));
+  }
 
-  metresAPixel(distance) { return (2 * distance * Math.tan((this.viewer.fov * Math.PI) / 360)) / this.size[1]; }
+  metresAPixel(distance) {
+    return (2 * distance * Math.tan((this.viewer.fov * Math.PI) / 360)) / this.size[1];
+  }
 
   /** Puts the viewer where it is, so that places can be projected. */
   aim() {
     const flat = Math.cos(this.elevation);
-    this.viewer.position.set(Math.sin(this.azimuth) * flat, Math.sin(this.elevation), Math.cos(this.azimuth) * flat).multiplyScalar(this.distance).add(this.target);
+    this.viewer.position
+      .set(Math.sin(this.azimuth) * flat, Math.sin(this.elevation), Math.cos(this.azimuth) * flat)
+      .multiplyScalar(this.distance)
+      .add(this.target);
     this.viewer.lookAt(this.target);
     this.viewer.updateProjectionMatrix();
     this.viewer.updateMatrixWorld();
@@ -115,7 +124,9 @@ export class Outside {
 
   /** The piece under a pixel, or null. */
   pick(pixel) {
-    const hit = this.ray(pixel).intersectObjects([...this.solids.pieces.values()].map((p) => p.solid).filter((m) => m.visible))[0];
+    const hit = this.ray(pixel).intersectObjects(
+      [...this.solids.pieces.values()].map((p) => p.solid).filter((m) => m.visible),
+    )[0];
     return hit?.object.userData.id ?? null;
   }
 

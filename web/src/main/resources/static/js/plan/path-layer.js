@@ -1,13 +1,11 @@
 // The path of a node: a dot a frame, larger at keys, with tangents, overshoot, speed and ghosts.
 import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
-import { CHANNELS, measured, POSE } from '../shot/channels.js';
-import { isOff } from '../shot/chain-parts.js';
+import { isOff, measured, PLACE, POSE, pathName } from '../shot/parts.js';
 import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
 
 const STEPS = 6; // of the speed's scale
-const PLACE = ['x', 'y', 'z'];
 const SHORTEST_HANDLE_PX = 5;
 const MOST_IN_HAND = 40; // keys that can be taken, those nearest to the playhead; more are only drawn
 
@@ -22,7 +20,9 @@ export class PathLayer {
   }
 
   /** The camera shown and the chosen node. */
-  ids() { return [...new Set([this.desk.camera, this.desk.selected].filter(Boolean))].filter((id) => this.moves(id)); }
+  ids() {
+    return [...new Set([this.desk.camera, this.desk.selected].filter(Boolean))].filter((id) => this.moves(id));
+  }
 
   moves(id) {
     const motion = this.store.motion.get(id);
@@ -33,24 +33,37 @@ export class PathLayer {
     const ids = this.ids();
     this.follows = ids.some((id) => keyFrames(this.store.byId.get(id), POSE).length > MOST_IN_HAND);
     this.range = this.bySpeed ? this.speeds(ids) : null;
-    return [...ids.flatMap((id) => this.ghosts(id)), ...ids.flatMap((id) => this.path(id)), ...ids.flatMap((id) => this.overshoots(id)), ...(this.range ? this.legend() : [])];
+    return [
+      ...ids.flatMap((id) => this.ghosts(id)),
+      ...ids.flatMap((id) => this.path(id)),
+      ...ids.flatMap((id) => this.overshoots(id)),
+      ...(this.range ? this.legend() : []),
+    ];
   }
 
   point(state, motion, frame) {
-    return this.plan.place({ x: valueAt(state, motion.x, frame), y: valueAt(state, motion.y, frame), z: valueAt(state, motion.z, frame) });
+    return this.plan.place({
+      x: valueAt(state, motion.x, frame),
+      y: valueAt(state, motion.y, frame),
+      z: valueAt(state, motion.z, frame),
+    });
   }
 
   /** The screen places of all frames of the range. */
   points(state, motion) {
     const points = [];
-    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++) points.push(this.point(state, motion, frame));
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++)
+      points.push(this.point(state, motion, frame));
     return points;
   }
 
   /** What was before the drag, and the version compared with, dashed. */
   ghosts(id) {
     const parts = [];
-    for (const [state, name] of [[this.store.before, 'before'], ...this.store.ghosts.map((ghost) => [ghost, 'version'])]) {
+    for (const [state, name] of [
+      [this.store.before, 'before'],
+      ...this.store.ghosts.map((ghost) => [ghost, 'version']),
+    ]) {
       const motion = state?.motion.get(id);
       if (!motion || motion.x.length === 1 || motion === this.store.motion.get(id)) continue;
       parts.push(s('path', { class: `ghost ${name}`, d: line(this.points(state, motion)) }));
@@ -65,22 +78,45 @@ export class PathLayer {
     const first = this.desk.first();
     const d = line(points);
     const dots = Array.from({ length: this.range ? STEPS : 1 }, () => '');
-    points.forEach((p, i) => { if (p) dots[this.step(motion, first + i)] += `M${at(p)}h0`; });
+    points.forEach((p, i) => {
+      if (p) dots[this.step(motion, first + i)] += `M${at(p)}h0`;
+    });
     const parts = [s('path', { class: 'path', d })];
     // round caps of lines without length are the dots: one element for all of a colour
-    dots.forEach((each, i) => { if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each })); });
+    dots.forEach((each, i) => {
+      if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each }));
+    });
     parts.push(s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' })));
     if (id === this.desk.selected) parts.push(...this.handles(id, motion));
-    const keys = isOff(node, 'keys') ? [] : keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
+    const keys = isOff(node, 'keys')
+      ? []
+      : keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
     const reach = this.reach(keys.map((key) => key.frame));
     let far = '';
     for (const key of keys) {
       const p = this.point(this.store, motion, key.frame);
       if (!p) continue;
-      if (Math.abs(key.frame - this.desk.frame) > reach) { far += `M${at(p)}h0`; continue; }
+      if (Math.abs(key.frame - this.desk.frame) > reach) {
+        far += `M${at(p)}h0`;
+        continue;
+      }
       const place = key.channels.some((c) => PLACE.includes(c));
-      const title = place ? `${node.name}, key at ${key.frame}: drag to move it${this.plan.side === '3D' ? ', with Alt up and down' : ''}` : `${node.name}, key at ${key.frame}`;
-      parts.push(s('circle', { class: this.desk.chosen.hasAny(id, PLACE, key.frame) ? 'key chosen' : 'key', cx: p[0].toFixed(1), cy: p[1].toFixed(1), r: 4.2, 'data-key': place ? `${id} ${key.frame}` : undefined }, s('title', { text: title })));
+      const title = place
+        ? `${node.name}, key at ${key.frame}: drag to move it${this.plan.side === '3D' ? ', with Alt up and down' : ''}`
+        : `${node.name}, key at ${key.frame}`;
+      parts.push(
+        s(
+          'circle',
+          {
+            class: this.desk.chosen.hasAny(id, PLACE, key.frame) ? 'key chosen' : 'key',
+            cx: p[0].toFixed(1),
+            cy: p[1].toFixed(1),
+            r: 4.2,
+            'data-key': place ? `${id} ${key.frame}` : undefined,
+          },
+          s('title', { text: title }),
+        ),
+      );
     }
     if (far) parts.push(s('path', { class: 'far-keys', d: far }));
     return parts;
@@ -101,11 +137,27 @@ export class PathLayer {
       const frame = path[i];
       if (Math.abs(frame - this.desk.frame) > reach) continue;
       const key = this.plan.place(vector(path, i + 4));
-      for (const [side, from] of [['in', 1], ['out', 7]]) {
+      for (const [side, from] of [
+        ['in', 1],
+        ['out', 7],
+      ]) {
         const end = this.plan.place(vector(path, i + from));
         if (!key || !end || Math.hypot(end[0] - key[0], end[1] - key[1]) < SHORTEST_HANDLE_PX) continue;
-        parts.push(s('path', { class: 'tangent', d: `M${at(key)}L${at(end)}` }),
-          s('rect', { class: 'handle', x: (end[0] - 3.5).toFixed(1), y: (end[1] - 3.5).toFixed(1), width: 7, height: 7, 'data-handle': `${id} ${frame} ${side}` }, s('title', { text: `Tangent of the key at ${frame}: drag it, Shift for this side alone` })));
+        parts.push(
+          s('path', { class: 'tangent', d: `M${at(key)}L${at(end)}` }),
+          s(
+            'rect',
+            {
+              class: 'handle',
+              x: (end[0] - 3.5).toFixed(1),
+              y: (end[1] - 3.5).toFixed(1),
+              width: 7,
+              height: 7,
+              'data-handle': `${id} ${frame} ${side}`,
+            },
+            s('title', { text: `Tangent of the key at ${frame}: drag it, Shift for this side alone` }),
+          ),
+        );
       }
     }
     return parts;
@@ -117,11 +169,23 @@ export class PathLayer {
     return this.desk.overshootsOf(id).flatMap(([channel, frame, , amount]) => {
       const p = this.point(this.store, motion, frame);
       if (!p) return [];
-      const { name } = CHANNELS[channel];
-      const size = measured(channel, Math.abs(amount));
+      const node = this.store.byId.get(id);
+      const name = pathName(node, channel);
+      const size = measured(node, channel, Math.abs(amount));
       return [
-        s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${at(p)})` }, s('title', { text: `${this.store.byId.get(id).name} ${name} swings ${size} past its keys at frame ${fixed(frame, 1)}` })),
-        s('text', { class: 'halo over', x: (p[0] + 8).toFixed(1), y: (p[1] + 4).toFixed(1), text: `${name} ${amount > 0 ? '+' : '−'}${size}` }),
+        s(
+          'path',
+          { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform: `translate(${at(p)})` },
+          s('title', {
+            text: `${this.store.byId.get(id).name} ${name} swings ${size} past its keys at frame ${fixed(frame, 1)}`,
+          }),
+        ),
+        s('text', {
+          class: 'halo over',
+          x: (p[0] + 8).toFixed(1),
+          y: (p[1] + 4).toFixed(1),
+          text: `${name} ${amount > 0 ? '+' : '−'}${size}`,
+        }),
       ];
     });
   }
@@ -143,15 +207,25 @@ export class PathLayer {
   step(motion, frame) {
     if (!this.range) return 0;
     const { low, high } = this.range;
-    return Math.min(STEPS - 1, Math.floor(((valueAt(this.store, motion.pace, frame) - low) / (high - low || 1)) * STEPS));
+    return Math.min(
+      STEPS - 1,
+      Math.floor(((valueAt(this.store, motion.pace, frame) - low) / (high - low || 1)) * STEPS),
+    );
   }
 
   legend() {
     const { low, high } = this.range;
     const [, h] = this.plan.size;
     const left = 130;
-    const boxes = Array.from({ length: STEPS }, (_, i) => s('rect', { class: `speed-${i}`, x: left + i * 16, y: h - 18, width: 16, height: 7 }));
-    return [s('rect', { class: 'legend', x: left - 8, y: h - 38, width: STEPS * 16 + 102, height: 34, rx: 4 }), ...boxes, s('text', { class: 'halo', x: left, y: h - 22, text: `${fixed(low, 2)} slow` }), s('text', { class: 'halo', x: left + STEPS * 16 + 6, y: h - 11, text: `fast ${fixed(high, 2)} m/s` })];
+    const boxes = Array.from({ length: STEPS }, (_, i) =>
+      s('rect', { class: `speed-${i}`, x: left + i * 16, y: h - 18, width: 16, height: 7 }),
+    );
+    return [
+      s('rect', { class: 'legend', x: left - 8, y: h - 38, width: STEPS * 16 + 102, height: 34, rx: 4 }),
+      ...boxes,
+      s('text', { class: 'halo', x: left, y: h - 22, text: `${fixed(low, 2)} slow` }),
+      s('text', { class: 'halo', x: left + STEPS * 16 + 6, y: h - 11, text: `fast ${fixed(high, 2)} m/s` }),
+    ];
   }
 
   /** The frame of a path whose dot is nearest to a point of the screen. */
@@ -160,7 +234,10 @@ export class PathLayer {
     let least = Infinity;
     this.points(this.store, this.store.motion.get(id)).forEach((p, i) => {
       const far = p ? Math.hypot(p[0] - px, p[1] - py) : Infinity;
-      if (far < least) { least = far; best = this.desk.first() + i; }
+      if (far < least) {
+        least = far;
+        best = this.desk.first() + i;
+      }
     });
     return best;
   }

@@ -1,5 +1,5 @@
 // Hands on the plan: looking around, choosing, moving and turning what stands there; keys and tangents of paths.
-import { POSE } from '../shot/channels.js';
+import { POSE } from '../shot/parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
 
 const KEY_PX = 30;
@@ -25,7 +25,11 @@ export class PlanGestures {
       if (zoom) plan.outside.zoom(zoom);
       else plan.outside[event.shiftKey ? 'pan' : 'orbit'](x * KEY_PX, y * KEY_PX);
     } else if (zoom) plan.metresPerPixel *= zoom;
-    else plan.centre = [plan.centre[0] - x * KEY_PX * plan.metresPerPixel, plan.centre[1] - (plan.side === 'above' ? 1 : -1) * y * KEY_PX * plan.metresPerPixel];
+    else
+      plan.centre = [
+        plan.centre[0] - x * KEY_PX * plan.metresPerPixel,
+        plan.centre[1] - (plan.side === 'above' ? 1 : -1) * y * KEY_PX * plan.metresPerPixel,
+      ];
     plan.ask('all');
   }
 
@@ -37,7 +41,11 @@ export class PlanGestures {
 
   zoom(event) {
     event.preventDefault();
-    if (this.plan.side === '3D') { this.plan.outside.zoom(Math.exp(event.deltaY * 0.0012)); this.plan.ask('all'); return; }
+    if (this.plan.side === '3D') {
+      this.plan.outside.zoom(Math.exp(event.deltaY * 0.0012));
+      this.plan.ask('all');
+      return;
+    }
     const at = this.local(event);
     const before = this.plan.fromScreen(at);
     this.plan.metresPerPixel = Math.max(0.002, Math.min(3, this.plan.metresPerPixel * Math.exp(event.deltaY * 0.0015)));
@@ -56,17 +64,32 @@ export class PlanGestures {
     const { signal } = drag;
     const gesture = this.gesture(event, from);
     let moved = false;
-    this.plan.svg.addEventListener('pointermove', (e) => {
-      const by = [e.clientX - from[0], e.clientY - from[1]];
-      moved ||= Math.hypot(...by) > 3;
-      if (moved) gesture.move(by, e, false);
-    }, { signal });
-    this.plan.svg.addEventListener('pointerup', (e) => {
-      drag.abort();
-      if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
-      else this.click(target, e);
-    }, { signal });
-    this.plan.svg.addEventListener('pointercancel', () => { drag.abort(); this.plan.store.letGo(); }, { signal });
+    this.plan.svg.addEventListener(
+      'pointermove',
+      (e) => {
+        const by = [e.clientX - from[0], e.clientY - from[1]];
+        moved ||= Math.hypot(...by) > 3;
+        if (moved) gesture.move(by, e, false);
+      },
+      { signal },
+    );
+    this.plan.svg.addEventListener(
+      'pointerup',
+      (e) => {
+        drag.abort();
+        if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
+        else this.click(target, e);
+      },
+      { signal },
+    );
+    this.plan.svg.addEventListener(
+      'pointercancel',
+      () => {
+        drag.abort();
+        this.plan.store.letGo();
+      },
+      { signal },
+    );
   }
 
   /** What a press on the plan begins. */
@@ -74,7 +97,8 @@ export class PlanGestures {
     const { id, turn, key, handle } = event.target.dataset;
     if (event.button === 0 && key) return this.draggingKey(key);
     if (event.button === 0 && handle) return this.draggingTangent(handle);
-    if (this.plan.side === '3D') return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
+    if (this.plan.side === '3D')
+      return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
     if (turn) return this.turning(turn, from);
     return id && event.button === 0 ? this.moving(id) : this.panning();
   }
@@ -89,12 +113,21 @@ export class PlanGestures {
       desk.goTo(Number(frame));
     } else if (id) desk.select(id);
     else if (path) desk.goTo(this.plan.layer.nearestFrame(path, this.local(event)));
-    else if (this.plan.side === '3D') { const piece = this.plan.outside.pick(this.local(event)); if (piece) desk.select(this.handled(piece)); }
+    else if (this.plan.side === '3D') {
+      const piece = this.plan.outside.pick(this.local(event));
+      if (piece) desk.select(this.handled(piece));
+    }
   }
 
   lookingAround(how) {
     let last = [0, 0];
-    return { move: (by) => { this.plan.outside[how](by[0] - last[0], by[1] - last[1]); last = by; this.plan.ask('all'); } };
+    return {
+      move: (by) => {
+        this.plan.outside[how](by[0] - last[0], by[1] - last[1]);
+        last = by;
+        this.plan.ask('all');
+      },
+    };
   }
 
   /** A key of place dragged on its path: moved in the world at its own frame, timing kept. */
@@ -112,7 +145,14 @@ export class PlanGestures {
     const i = [...path.keys()].find((n) => n % 10 === 0 && path[n] === Number(frame));
     const j = i + (side === 'in' ? 1 : 7);
     const end = { x: path[j], y: path[j + 1], z: path[j + 2] };
-    return this.dragging(end, (by, event) => ({ edit: 'turn-tangent', id, frame: Number(frame), side, ...by, alone: event.shiftKey }));
+    return this.dragging(end, (by, event) => ({
+      edit: 'turn-tangent',
+      id,
+      frame: Number(frame),
+      side,
+      ...by,
+      alone: event.shiftKey,
+    }));
   }
 
   dragging(from, make) {
@@ -122,7 +162,8 @@ export class PlanGestures {
       move: (pixels, event, done) => {
         const by = this.plan.drag(from, pixels, event.altKey);
         const edits = [make({ dx: round(by.dx), dy: round(by.dy), dz: round(by.dz) }, event)];
-        if (done) store.edit(edits); else store.show(edits);
+        if (done) store.edit(edits);
+        else store.show(edits);
       },
     };
   }
@@ -130,7 +171,12 @@ export class PlanGestures {
   panning() {
     const centre = [...this.plan.centre];
     const up = this.plan.side === 'above' ? 1 : -1;
-    return { move: ([dx, dy]) => { this.plan.centre = [centre[0] - dx * this.plan.metresPerPixel, centre[1] - up * dy * this.plan.metresPerPixel]; this.plan.ask('all'); } };
+    return {
+      move: ([dx, dy]) => {
+        this.plan.centre = [centre[0] - dx * this.plan.metresPerPixel, centre[1] - up * dy * this.plan.metresPerPixel];
+        this.plan.ask('all');
+      },
+    };
   }
 
   /** A piece that is part of a set moves the set, unless it is the chosen one. */
@@ -151,7 +197,12 @@ export class PlanGestures {
         const a = round(dx * this.plan.metresPerPixel);
         const b = round(dy * this.plan.metresPerPixel);
         const by = this.plan.side === 'above' ? { dx: a, dz: b } : { dz: a, dy: -b };
-        this.plan.desk.change(node, ['x', 'y', 'z'], (keying) => ({ edit: 'move-in-world', id: node.id, frame, ...by, keying }), { done });
+        this.plan.desk.change(
+          node,
+          ['x', 'y', 'z'],
+          (keying) => ({ edit: 'move-in-world', id: node.id, frame, ...by, keying }),
+          { done },
+        );
       },
     };
   }
@@ -167,7 +218,12 @@ export class PlanGestures {
       move: (by, event, done) => {
         let turn = ((angle(event.clientX, event.clientY) - start) * 180) / Math.PI;
         turn = Math.round((((turn + 540) % 360) - 180) * 100) / 100;
-        this.plan.desk.change(node, ['pan', 'tilt', 'roll'], (keying) => ({ edit: 'move-in-world', id, frame, turn, keying }), { done });
+        this.plan.desk.change(
+          node,
+          ['pan', 'tilt', 'roll'],
+          (keying) => ({ edit: 'move-in-world', id, frame, turn, keying }),
+          { done },
+        );
       },
     };
   }

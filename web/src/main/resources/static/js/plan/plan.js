@@ -1,6 +1,7 @@
 // The plan: the set to scale from above, from the side, or from outside, with what the lens does on it.
+import { carrierOf } from '../shot/parts.js';
 import { s } from '../common/dom.js';
-import { metres } from '../common/format.js';
+import { lengthRange, lengthText } from '../common/units.js';
 import { Outside } from './outside.js';
 import { forward, outline } from './outline.js';
 import { PathLayer } from './path-layer.js';
@@ -29,11 +30,24 @@ export class Plan {
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
     for (const name of ['motion', 'ghost']) store.addEventListener(name, () => this.ask('all'), { signal });
-    store.addEventListener('meshes', () => { this.outlines.clear(); this.outside?.sync(); this.ask('all'); }, { signal });
-    desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), { signal });
+    store.addEventListener(
+      'meshes',
+      () => {
+        this.outlines.clear();
+        this.outside?.sync();
+        this.ask('all');
+      },
+      { signal },
+    );
+    desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), {
+      signal,
+    });
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });
     this.measure();
-    this.observer = new ResizeObserver(() => { this.measure(); this.ask('all'); });
+    this.observer = new ResizeObserver(() => {
+      this.measure();
+      this.ask('all');
+    });
     this.observer.observe(svg);
   }
 
@@ -49,10 +63,15 @@ export class Plan {
     });
   }
 
-  measure() { this.size = [this.svg.clientWidth, this.svg.clientHeight]; this.outside?.resize(this.size); }
+  measure() {
+    this.size = [this.svg.clientWidth, this.svg.clientHeight];
+    this.outside?.resize(this.size);
+  }
 
   /** Pixels of a place in the world, or null where it cannot be seen. */
-  place(p) { return this.side === '3D' ? this.outside.place(p) : this.toScreen(this.plane(p)); }
+  place(p) {
+    return this.side === '3D' ? this.outside.place(p) : this.toScreen(this.plane(p));
+  }
 
   /** How far a drag by pixels moves what is at a place of the world, in metres. */
   drag(p, [dx, dy], upright) {
@@ -63,18 +82,26 @@ export class Plan {
   }
 
   /** Coordinates in the plane of a place in the world. From the side, up is up. */
-  plane(pose) { return this.side === 'above' ? [pose.x, pose.z] : [pose.z, pose.y]; }
+  plane(pose) {
+    return this.side === 'above' ? [pose.x, pose.z] : [pose.z, pose.y];
+  }
 
   toScreen([a, b]) {
     const [w, h] = this.size;
     const up = this.side === 'above' ? 1 : -1;
-    return [w / 2 + (a - this.centre[0]) / this.metresPerPixel, h / 2 + (up * (b - this.centre[1])) / this.metresPerPixel];
+    return [
+      w / 2 + (a - this.centre[0]) / this.metresPerPixel,
+      h / 2 + (up * (b - this.centre[1])) / this.metresPerPixel,
+    ];
   }
 
   fromScreen([x, y]) {
     const [w, h] = this.size;
     const up = this.side === 'above' ? 1 : -1;
-    return [this.centre[0] + (x - w / 2) * this.metresPerPixel, this.centre[1] + up * (y - h / 2) * this.metresPerPixel];
+    return [
+      this.centre[0] + (x - w / 2) * this.metresPerPixel,
+      this.centre[1] + up * (y - h / 2) * this.metresPerPixel,
+    ];
   }
 
   /** Fits the camera's path and what it focuses on. */
@@ -82,10 +109,15 @@ export class Plan {
     const id = this.desk.camera;
     const motion = id && this.store.motion.get(id);
     if (!motion) return;
-    if (this.side === '3D') { this.outside.frameOn(this.interest(id, motion)); this.ask('all'); return; }
+    if (this.side === '3D') {
+      this.outside.frameOn(this.interest(id, motion));
+      this.ask('all');
+      return;
+    }
     const points = [];
     const step = Math.max(1, Math.floor(motion.x.length / 60));
-    for (let i = 0; i < motion.x.length; i += step) points.push(this.side === 'above' ? [motion.x[i], motion.z[i]] : [motion.z[i], motion.y[i]]);
+    for (let i = 0; i < motion.x.length; i += step)
+      points.push(this.side === 'above' ? [motion.x[i], motion.z[i]] : [motion.z[i], motion.y[i]]);
     for (const frame of [this.desk.first(), this.desk.frame, this.desk.last()]) {
       const pose = this.store.pose(id, frame);
       const lens = this.store.lens(id, frame);
@@ -93,7 +125,8 @@ export class Plan {
       const [a, b] = this.plane(pose);
       const far = Math.min(lens.focusM, 30) * 1.35;
       const wide = far * Math.tan((lens.horizontalDeg * Math.PI) / 360);
-      for (const aside of [-wide, wide]) points.push([a + look.a * far - look.b * aside, b + look.b * far + look.a * aside]);
+      for (const aside of [-wide, wide])
+        points.push([a + look.a * far - look.b * aside, b + look.b * far + look.a * aside]);
     }
     this.frameOn(points, 1.2, 9);
   }
@@ -102,7 +135,8 @@ export class Plan {
   interest(id, motion) {
     const points = [];
     const step = Math.max(1, Math.floor(motion.x.length / 30));
-    for (let frame = this.desk.first(); frame <= this.desk.last(); frame += step) points.push(this.store.pose(id, frame));
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame += step)
+      points.push(this.store.pose(id, frame));
     for (const frame of [this.desk.first(), this.desk.last()]) {
       const [pose, lens] = [this.store.pose(id, frame), this.store.lens(id, frame)];
       const look = ahead(pose);
@@ -148,7 +182,10 @@ export class Plan {
   }
 
   draw(all) {
-    if (this.side === '3D') { this.drawOutside(); return; }
+    if (this.side === '3D') {
+      this.drawOutside();
+      return;
+    }
     if (all) this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.layer.draw());
     this.drawOver();
   }
@@ -158,7 +195,10 @@ export class Plan {
     this.outside.draw();
     this.movingParts = [];
     const labels = [];
-    const frusta = this.store.cameras().filter((c) => !this.store.isHidden(c)).flatMap((c) => this.frustum(c, labels));
+    const frusta = this.store
+      .cameras()
+      .filter((c) => !this.store.isHidden(c))
+      .flatMap((c) => this.frustum(c, labels));
     this.under.replaceChildren(...frusta, ...this.layer.draw());
     this.over.replaceChildren(...this.placed(labels));
   }
@@ -171,13 +211,31 @@ export class Plan {
     const far = Math.min(lens.focusM, 12);
     const [tw, th] = [Math.tan((lens.horizontalDeg * Math.PI) / 360), Math.tan((lens.verticalDeg * Math.PI) / 360)];
     const from = this.place(pose);
-    const corners = [[-1, 1], [1, 1], [1, -1], [-1, -1]].map(([u, v]) => this.place(ahead(pose, [u * tw * far, v * th * far, -far], true)));
+    const corners = [
+      [-1, 1],
+      [1, 1],
+      [1, -1],
+      [-1, -1],
+    ].map(([u, v]) => this.place(ahead(pose, [u * tw * far, v * th * far, -far], true)));
     if (!from || corners.some((c) => !c)) return [];
     const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
     labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
     return [
-      s('path', { class: 'frustum', d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}` }),
-      s('circle', { class: node.id === this.desk.camera ? 'camera' : 'camera other', cx: from[0].toFixed(1), cy: from[1].toFixed(1), r: 5.5, 'data-id': node.id }, s('title', { text: node.name })),
+      s('path', {
+        class: 'frustum',
+        d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}`,
+      }),
+      s(
+        'circle',
+        {
+          class: node.id === this.desk.camera ? 'camera' : 'camera other',
+          cx: from[0].toFixed(1),
+          cy: from[1].toFixed(1),
+          r: 5.5,
+          'data-id': node.id,
+        },
+        s('title', { text: node.name }),
+      ),
     ];
   }
 
@@ -188,7 +246,8 @@ export class Plan {
     const [a1, b1] = this.fromScreen([w, h]);
     let d = '';
     for (let a = Math.ceil(a0 / step) * step; a <= a1; a += step) d += `M${this.toScreen([a, 0])[0].toFixed(1)} 0V${h}`;
-    for (let b = Math.ceil(Math.min(b0, b1) / step) * step; b <= Math.max(b0, b1); b += step) d += `M0 ${this.toScreen([0, b])[1].toFixed(1)}H${w}`;
+    for (let b = Math.ceil(Math.min(b0, b1) / step) * step; b <= Math.max(b0, b1); b += step)
+      d += `M0 ${this.toScreen([0, b])[1].toFixed(1)}H${w}`;
     return [s('path', { class: 'lines', d })];
   }
 
@@ -207,7 +266,10 @@ export class Plan {
   pieces() {
     const parts = [];
     this.movingParts = [];
-    const shown = this.store.nodes.filter((n) => n.kind === 'piece' && !this.store.isHidden(n)).map((node) => ({ node, points: this.shape(node) })).filter((p) => p.points?.length);
+    const shown = this.store.nodes
+      .filter((n) => n.kind === 'piece' && !this.store.isHidden(n))
+      .map((node) => ({ node, points: this.shape(node) }))
+      .filter((p) => p.points?.length);
     const extent = (points) => Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]));
     shown.sort((p, q) => extent(q.points) - extent(p.points));
     const family = this.family();
@@ -215,21 +277,40 @@ export class Plan {
       const chosen = family.has(node.id);
       const d = this.closed(points);
       const big = extent(points) > LARGEST_LABELLED_M;
-      const part = s('path', { class: chosen ? 'piece chosen' : 'piece', d, fill: node.finish.colour, stroke: node.finish.colour, 'fill-opacity': big ? 0.1 : undefined, 'data-id': big ? undefined : node.id });
+      const part = s('path', {
+        class: chosen ? 'piece chosen' : 'piece',
+        d,
+        fill: node.finish.colour,
+        stroke: node.finish.colour,
+        'fill-opacity': big ? 0.1 : undefined,
+        'data-id': big ? undefined : node.id,
+      });
       parts.push(part);
       if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.movingParts.push({ node, part });
     }
     return parts;
   }
 
-  closed(points) { return `M${points.map((p) => this.toScreen(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`; }
+  closed(points) {
+    return `M${points
+      .map((p) =>
+        this.toScreen(p)
+          .map((v) => v.toFixed(1))
+          .join(' '),
+      )
+      .join('L')}Z`;
+  }
 
   /** The selected node and all that it carries. */
   family() {
     const family = new Set(this.desk.selected ? [this.desk.selected] : []);
-    for (let grown = true; grown;) {
+    for (let grown = true; grown; ) {
       grown = false;
-      for (const node of this.store.nodes) if (!family.has(node.id) && family.has(node.carrier)) { family.add(node.id); grown = true; }
+      for (const node of this.store.nodes)
+        if (!family.has(node.id) && family.has(carrierOf(node))) {
+          family.add(node.id);
+          grown = true;
+        }
     }
     return family;
   }
@@ -240,7 +321,8 @@ export class Plan {
     const parts = [];
     this.marks = [];
     const rings = this.nulls(labels);
-    for (const camera of this.store.cameras()) if (!this.store.isHidden(camera)) parts.push(...this.camera(camera, labels));
+    for (const camera of this.store.cameras())
+      if (!this.store.isHidden(camera)) parts.push(...this.camera(camera, labels));
     parts.push(...rings, ...this.marks, ...this.handle(), ...this.names(labels), ...this.scaleBar());
     this.over.replaceChildren(...parts);
   }
@@ -258,7 +340,18 @@ export class Plan {
     const [x, y] = this.toScreen(at);
     const up = this.side === 'above' ? 1 : -1;
     const angle = (Math.atan2(look.a, -look.b * up) * 180) / Math.PI;
-    this.marks.push(s('path', { class: shown ? 'camera' : 'camera other', d: 'M0 -10L6 6H-6Z', transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`, 'data-id': node.id }, s('title', { text: node.name })));
+    this.marks.push(
+      s(
+        'path',
+        {
+          class: shown ? 'camera' : 'camera other',
+          d: 'M0 -10L6 6H-6Z',
+          transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`,
+          'data-id': node.id,
+        },
+        s('title', { text: node.name }),
+      ),
+    );
     labels.push({ x: x + 11, y: y + 15, text: node.name, strong: true, first: true });
     return parts;
   }
@@ -268,7 +361,7 @@ export class Plan {
     const half = ((this.side === 'above' ? lens.horizontalDeg : lens.verticalDeg) * Math.PI) / 360;
     const [w, h] = this.size;
     const reach = Math.hypot(w, h) * this.metresPerPixel * 1.2;
-    const spread = Math.tan(half) ;
+    const spread = Math.tan(half);
     const corner = (distance, sign) => {
       const along = distance * Math.max(0.2, look.length);
       const aside = distance * spread * sign;
@@ -280,12 +373,21 @@ export class Plan {
     const from = this.toScreen(at);
     const parts = [
       s('path', { class: 'wedge', d: `M${point(from)}L${point(corner(reach, -1))}L${point(corner(reach, 1))}Z` }),
-      s('path', { class: 'band', d: `M${point(corner(near, -1))}L${point(corner(near, 1))}L${point(corner(far, 1))}L${point(corner(far, -1))}Z` }),
+      s('path', {
+        class: 'band',
+        d: `M${point(corner(near, -1))}L${point(corner(near, 1))}L${point(corner(far, 1))}L${point(corner(far, -1))}Z`,
+      }),
     ];
     const right = corner(Math.min(far, near * 1.2), 1);
     const left = corner(Math.min(far, near * 1.2), -1);
     const side = right[0] > left[0] ? right : left;
-    labels.push({ x: Math.min(side[0] + 7, w - 132), y: side[1] + 4, text: `${metres(lens.nearM).replace(' m', '')}–${metres(lens.farM)} sharp`, sharp: true, first: true });
+    labels.push({
+      x: Math.min(side[0] + 7, w - 132),
+      y: side[1] + 4,
+      text: `${lengthRange(lens.nearM, lens.farM)} sharp`,
+      sharp: true,
+      first: true,
+    });
     return parts;
   }
 
@@ -302,8 +404,16 @@ export class Plan {
       const look = forward(pose, this.side);
       const up = this.side === 'above' ? 1 : -1;
       parts.push(
-        s('circle', { class: chosen ? 'ring chosen' : 'ring', cx: x.toFixed(1), cy: y.toFixed(1), r: 8, 'data-id': node.id }, s('title', { text: node.name })),
-        s('path', { class: 'notch', d: `M${(x + look.a * 4).toFixed(1)} ${(y + look.b * up * 4).toFixed(1)}L${(x + look.a * 12).toFixed(1)} ${(y + look.b * up * 12).toFixed(1)}` }));
+        s(
+          'circle',
+          { class: chosen ? 'ring chosen' : 'ring', cx: x.toFixed(1), cy: y.toFixed(1), r: 8, 'data-id': node.id },
+          s('title', { text: node.name }),
+        ),
+        s('path', {
+          class: 'notch',
+          d: `M${(x + look.a * 4).toFixed(1)} ${(y + look.b * up * 4).toFixed(1)}L${(x + look.a * 12).toFixed(1)} ${(y + look.b * up * 12).toFixed(1)}`,
+        }),
+      );
       if (chosen) labels.push({ x: x + 12, y: y + 4, text: node.name, strong: true, first: true });
     }
     return parts;
@@ -318,15 +428,22 @@ export class Plan {
     const look = forward(pose, 'above');
     const hx = x + look.a * HANDLE_PX;
     const hy = y + look.b * HANDLE_PX;
-    return [s('path', { class: 'turn-line', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
-      s('circle', { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, 'data-turn': node.id }, s('title', { text: `Turn ${node.name}` }))];
+    return [
+      s('path', { class: 'turn-line', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
+      s(
+        'circle',
+        { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, 'data-turn': node.id },
+        s('title', { text: `Turn ${node.name}` }),
+      ),
+    ];
   }
 
   /** Names of what stands in the world itself, where there is room for them. */
   names(labels) {
     for (const node of this.store.nodes) {
-      if (node.carrier || this.store.isHidden(node) || node.kind === 'camera' || node.kind === 'sun') continue;
-      if (node.kind === 'null' && this.store.cameras().some((c) => this.store.carriersOf(c.id).includes(node))) continue;
+      if (carrierOf(node) || this.store.isHidden(node) || node.kind === 'camera' || node.kind === 'sun') continue;
+      if (node.kind === 'null' && this.store.cameras().some((c) => this.store.carriersOf(c.id).includes(node)))
+        continue;
       const points = this.pointsOf(node);
       if (!points.length) continue;
       const xs = points.map((p) => p[0]);
@@ -338,23 +455,43 @@ export class Plan {
   }
 
   pointsOf(node) {
-    const inside = node.kind === 'piece' ? [node] : this.store.nodes.filter((n) => n.kind === 'piece' && n.carrier === node.id);
+    const inside =
+      node.kind === 'piece' ? [node] : this.store.nodes.filter((n) => n.kind === 'piece' && carrierOf(n) === node.id);
     return inside.flatMap((n) => this.shape(n) ?? []).map((p) => this.toScreen(p));
   }
 
   /** Labels that do not cover one another; those that matter first. */
   placed(labels) {
     const [w, h] = this.size;
-    const taken = [[0, 0, 60, 26], [w - 262, 0, w, 30], [0, h - 40, 110, h]];
+    const taken = [
+      [0, 0, 60, 26],
+      [w - 262, 0, w, 30],
+      [0, h - 40, 110, h],
+    ];
     const parts = [];
     labels.sort((a, b) => Number(Boolean(b.first)) - Number(Boolean(a.first)));
     for (const label of labels) {
       const width = label.text.length * (label.sharp ? 7 : 6.4) + 4;
-      const fits = [0, 14, -14, 28].map((dy) => [label.x, label.y + dy - 11, label.x + width, label.y + dy + 3])
-        .find((box) => box[0] > 0 && box[2] < w && box[1] > 0 && box[3] < h && !taken.some((t) => box[0] < t[2] && box[2] > t[0] && box[1] < t[3] && box[3] > t[1]));
+      const fits = [0, 14, -14, 28]
+        .map((dy) => [label.x, label.y + dy - 11, label.x + width, label.y + dy + 3])
+        .find(
+          (box) =>
+            box[0] > 0 &&
+            box[2] < w &&
+            box[1] > 0 &&
+            box[3] < h &&
+            !taken.some((t) => box[0] < t[2] && box[2] > t[0] && box[1] < t[3] && box[3] > t[1]),
+        );
       if (!fits) continue;
       taken.push(fits);
-      parts.push(s('text', { class: `halo ${label.sharp ? 'sharp' : label.strong ? 'strong' : ''}`, x: label.x.toFixed(1), y: (fits[3] - 3).toFixed(1), text: label.text }));
+      parts.push(
+        s('text', {
+          class: `halo ${label.sharp ? 'sharp' : label.strong ? 'strong' : ''}`,
+          x: label.x.toFixed(1),
+          y: (fits[3] - 3).toFixed(1),
+          text: label.text,
+        }),
+      );
     }
     return parts;
   }
@@ -362,10 +499,17 @@ export class Plan {
   scaleBar() {
     const [, h] = this.size;
     const length = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200].findLast((m) => m / this.metresPerPixel <= 90) ?? 0.1;
-    return [s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }), s('text', { class: 'halo', x: 14, y: h - 20, text: `${length} m` })];
+    return [
+      s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }),
+      s('text', { class: 'halo', x: 14, y: h - 20, text: lengthText(length, length < 1 ? 2 : 0) }),
+    ];
   }
 
-  dispose() { this.abort.abort(); this.observer.disconnect(); this.outside?.dispose(); }
+  dispose() {
+    this.abort.abort();
+    this.observer.disconnect();
+    this.outside?.dispose();
+  }
 }
 
 /** A direction, or with asPlace a place, in a node's own space turned (and moved) into the world. */
@@ -374,6 +518,10 @@ function ahead(pose, [x, y, z] = [0, 0, -1], asPlace = false) {
   const tx = 2 * (qy * z - qz * y);
   const ty = 2 * (qz * x - qx * z);
   const tz = 2 * (qx * y - qy * x);
-  const v = { x: x + qw * tx + qy * tz - qz * ty, y: y + qw * ty + qz * tx - qx * tz, z: z + qw * tz + qx * ty - qy * tx };
+  const v = {
+    x: x + qw * tx + qy * tz - qz * ty,
+    y: y + qw * ty + qz * tx - qx * tz,
+    z: z + qw * tz + qx * ty - qy * tx,
+  };
   return asPlace ? { x: v.x + pose.x, y: v.y + pose.y, z: v.z + pose.z } : v;
 }

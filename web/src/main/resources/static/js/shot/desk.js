@@ -1,7 +1,7 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
-import { ALL, axisOf, POSE } from './channels.js';
 import { KeyChoice } from './key-choice.js';
-import { channelsOf, isKeyed, keyFrames, keysOf } from './keys.js';
+import { isKeyed, keyFrames, keysOf } from './keys.js';
+import { allFamilies, axisOf, hasPath, pathsOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
 
 const isPose = (channel) => POSE.includes(channel);
@@ -23,9 +23,12 @@ export class Desk extends EventTarget {
     this.editing = false; // keys are just being changed, and are chosen again where they arrive
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
     this.copied = null; // {id, keys by channel}
+    this.copiedPart = null; // {part, title, from}
+    this.range = null; // {from, to}: what is looped, if not the whole shot
+    this.picking = null; // {says, take}: the next node chosen is given to take
     this.view = 'floor';
     this.tab = 'card';
-    this.tolerance = { m: 0.001, '°': 0.01, mm: 0.01, 'f/': 0.01, 'focus m': 0.001 }; // overshoot let pass
+    this.tolerance = Object.fromEntries(allFamilies().map((f) => [f.id, f.tolerance])); // overshoot let pass
     this.pinned = new Set(); // nodes whose curves stay while others are selected
     this.dimmed = new Set(); // 'node channel' of curves put into the background
     this.loose = null; // {id, frame, settled: edits, earlier: the loose pose before the last of these}
@@ -33,19 +36,26 @@ export class Desk extends EventTarget {
     store.addEventListener('not-shown', (event) => this.refuseLoose(event.detail));
   }
 
-  announce(name) { this.dispatchEvent(new CustomEvent(name)); }
+  announce(name) {
+    this.dispatchEvent(new CustomEvent(name));
+  }
 
   checkReferences() {
     const { store } = this;
     if (!store.byId.has(this.camera)) this.camera = store.cameras()[0]?.id ?? null;
-    if (!store.byId.has(this.selected)) { this.selected = this.camera ?? store.nodes[0]?.id ?? null; this.announce('selection'); }
+    if (!store.byId.has(this.selected)) {
+      this.selected = this.camera ?? store.nodes[0]?.id ?? null;
+      this.announce('selection');
+    }
     const chosen = this.chosen.existing(store);
     if (!this.editing && !store.before && chosen.count !== this.chosen.count) this.chooseKeys(chosen);
     this.drawCurves();
   }
 
   /** Whose curves the Curves view shows. */
-  curveNodes() { return [...new Set([...this.pinned, this.selected])].filter((id) => this.store.byId.has(id)); }
+  curveNodes() {
+    return [...new Set([...this.pinned, this.selected])].filter((id) => this.store.byId.has(id));
+  }
 
   /** Nodes whose curves or path are drawn with their tangents. */
   drawnNodes() {
@@ -54,27 +64,59 @@ export class Desk extends EventTarget {
   }
 
   /** Tells the store whose curves are drawn now; resolves when they are there. */
-  drawCurves() { return this.store.draw(this.drawnNodes(), this.slopes && this.view === 'curves'); }
+  drawCurves() {
+    return this.store.draw(this.drawnNodes(), this.slopes && this.view === 'curves');
+  }
 
   /** @param on whether speed or acceleration are drawn in the Curves view */
-  drawSlopes(on) { this.slopes = on; return this.drawCurves(); }
+  drawSlopes(on) {
+    this.slopes = on;
+    return this.drawCurves();
+  }
 
-  setView(view) { this.view = view; this.drawCurves(); this.announce('layout'); }
+  setView(view) {
+    this.view = view;
+    this.drawCurves();
+    this.announce('layout');
+  }
 
-  showTab(tab) { this.tab = tab; this.announce('layout'); }
+  showTab(tab) {
+    this.tab = tab;
+    this.announce('layout');
+  }
 
-  pin(id, on) { if (on) this.pinned.add(id); else this.pinned.delete(id); this.drawCurves(); this.announce('layout'); }
+  pin(id, on) {
+    if (on) this.pinned.add(id);
+    else this.pinned.delete(id);
+    this.drawCurves();
+    this.announce('layout');
+  }
 
-  dim(id, channel, on) { const key = `${id} ${channel}`; if (on) this.dimmed.add(key); else this.dimmed.delete(key); this.chooseKeys(this.chosen.only((i, c) => !this.dimmed.has(`${i} ${c}`))); this.announce('layout'); }
+  dim(id, channel, on) {
+    const key = `${id} ${channel}`;
+    if (on) this.dimmed.add(key);
+    else this.dimmed.delete(key);
+    this.chooseKeys(this.chosen.only((i, c) => !this.dimmed.has(`${i} ${c}`)));
+    this.announce('layout');
+  }
 
-  get node() { return this.store.byId.get(this.selected) ?? null; }
+  get node() {
+    return this.store.byId.get(this.selected) ?? null;
+  }
 
-  first() { return this.store.header.in; }
+  first() {
+    return this.store.header.in;
+  }
 
-  last() { return this.store.header.out; }
+  last() {
+    return this.store.header.out;
+  }
 
   goTo(frame) {
-    const to = Math.max(this.first() - this.store.header.handles, Math.min(this.last() + this.store.header.handles, Math.round(frame)));
+    const to = Math.max(
+      this.first() - this.store.header.handles,
+      Math.min(this.last() + this.store.header.handles, Math.round(frame)),
+    );
     if (to === this.frame) return;
     if (this.loose && to !== this.loose.frame) this.leaveLoose();
     this.frame = to;
@@ -82,6 +124,12 @@ export class Desk extends EventTarget {
   }
 
   select(id, card) {
+    if (this.picking) {
+      const { take } = this.picking;
+      this.stopPicking();
+      take(id);
+      return;
+    }
     if (this.selected !== id && this.loose && this.loose.id !== id) this.leaveLoose();
     this.selected = id;
     if (card) this.card = card;
@@ -91,7 +139,47 @@ export class Desk extends EventTarget {
     this.announce('selection');
   }
 
-  chooseCard(card) { this.card = card; this.tab = 'card'; this.announce('selection'); }
+  /** @param range {from, to}, or null for the whole shot */
+  setRange(range) {
+    this.range = range;
+    this.announce('range');
+  }
+
+  /** Waits for a node to be chosen anywhere, for another purpose than to be selected. */
+  pick(says, take) {
+    this.picking = { says, take };
+    this.announce('picking');
+  }
+
+  stopPicking() {
+    if (!this.picking) return;
+    this.picking = null;
+    this.announce('picking');
+  }
+
+  /** Puts a part like this one into a node's chain, and chooses its card. */
+  async addPart(node, part) {
+    const id = this.store.freeId(part.part);
+    const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: { ...part, id } }]);
+    if (kept) this.chooseCard(id);
+    return kept;
+  }
+
+  copyPart(node, part) {
+    this.copiedPart = { part, title: titleOf(node, part), from: node.name };
+    toast(`${this.copiedPart.title} of ${node.name} copied: + in a chain pastes it`);
+    this.announce('selection');
+  }
+
+  removePart(node, part) {
+    return this.store.edit([{ edit: 'remove-part', id: node.id, part }]);
+  }
+
+  chooseCard(card) {
+    this.card = card;
+    this.tab = 'card';
+    this.announce('selection');
+  }
 
   showCamera(id) {
     if (this.camera === id) return;
@@ -101,9 +189,15 @@ export class Desk extends EventTarget {
   }
 
   /** @param choice a KeyChoice, or null for none */
-  chooseKeys(choice) { this.chosen = choice ?? new KeyChoice(); this.announce('keys'); }
+  chooseKeys(choice) {
+    this.chosen = choice ?? new KeyChoice();
+    this.announce('keys');
+  }
 
-  chooseMarker(id) { this.marker = id; this.announce('keys'); }
+  chooseMarker(id) {
+    this.marker = id;
+    this.announce('keys');
+  }
 
   /** Marks the playhead; also while playing. */
   mark(kind = 'beat', name = kind) {
@@ -116,7 +210,7 @@ export class Desk extends EventTarget {
   keysInHand() {
     if (!this.chosen.isEmpty) return this.chosen;
     const { node } = this;
-    return node ? KeyChoice.of(node.id, channelsOf(node), [this.frame]).existing(this.store) : new KeyChoice();
+    return node ? KeyChoice.of(node.id, pathsOf(node), [this.frame]).existing(this.store) : new KeyChoice();
   }
 
   /**
@@ -130,7 +224,9 @@ export class Desk extends EventTarget {
       const kept = await this.store.edit(edits);
       if (kept) this.chooseKeys(next.existing(this.store));
       return kept;
-    } finally { this.editing = false; }
+    } finally {
+      this.editing = false;
+    }
   }
 
   /**
@@ -146,8 +242,14 @@ export class Desk extends EventTarget {
       if (frames || byValue) edits.push({ edit: 'move-keys', picks: part.picks(), by: frames, byValue, landing });
     }
     if (!edits.length) return true;
-    if (!done) { this.store.show(edits); return true; }
-    return this.editKeys(edits, choice.mapped((f) => f + frames));
+    if (!done) {
+      this.store.show(edits);
+      return true;
+    }
+    return this.editKeys(
+      edits,
+      choice.mapped((f) => f + frames),
+    );
   }
 
   /**
@@ -160,26 +262,50 @@ export class Desk extends EventTarget {
     const choice = this.chosen;
     const to = (f) => aboutFrame + (f - aboutFrame) * inTime;
     const edits = [];
-    for (const [axis, part] of this.byAxis(choice)) edits.push({ edit: 'scale-keys', picks: part.picks(), aboutFrame, aboutValue: aboutValue(axis), inTime, inValue, landing: this.landing });
-    if (snap && inTime !== 1) edits.push({ edit: 'place-keys', picks: choice.mapped(to).picks(), snap: true, landing: this.landing });
-    if (!done) { this.store.show(edits); return true; }
-    const kept = await this.editKeys(edits, choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))));
+    for (const [axis, part] of this.byAxis(choice))
+      edits.push({
+        edit: 'scale-keys',
+        picks: part.picks(),
+        aboutFrame,
+        aboutValue: aboutValue(axis),
+        inTime,
+        inValue,
+        landing: this.landing,
+      });
+    if (snap && inTime !== 1)
+      edits.push({ edit: 'place-keys', picks: choice.mapped(to).picks(), snap: true, landing: this.landing });
+    if (!done) {
+      this.store.show(edits);
+      return true;
+    }
+    const kept = await this.editKeys(
+      edits,
+      choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))),
+    );
     if (!kept) this.chooseKeys(choice);
     return kept;
+  }
+
+  axisOf(id, channel) {
+    return axisOf(this.store.byId.get(id), channel);
   }
 
   /** The parts of a choice that share an axis, by its name. */
   byAxis(choice) {
     const axes = new Map();
-    for (const { channel } of choice.each()) axes.set(axisOf(channel), null);
-    for (const name of axes.keys()) axes.set(name, choice.only((id, channel) => axisOf(channel) === name));
+    for (const { id, channel } of choice.each()) axes.set(this.axisOf(id, channel), null);
+    for (const name of axes.keys())
+      axes.set(
+        name,
+        choice.only((id, channel) => this.axisOf(id, channel) === name),
+      );
     return axes;
   }
 
   /** Overshoots of a node that are larger than what is tolerated: [channel, frame, value, amount]. */
   overshootsOf(id) {
     const found = this.store.motion.get(id)?.overshoots ?? [];
-    return found.filter(([channel, , , amount]) => Math.abs(amount) > this.tolerance[axisOf(channel)]);
+    return found.filter(([channel, , , amount]) => Math.abs(amount) > this.tolerance[this.axisOf(id, channel)]);
   }
 
   /** All overshoots above their tolerance, and all creeping channels. */
@@ -187,22 +313,31 @@ export class Desk extends EventTarget {
     const overshoots = [];
     const creeps = [];
     for (const node of this.store.nodes) {
-      for (const [channel, frame, value, amount] of this.overshootsOf(node.id)) overshoots.push({ id: node.id, channel, frame, value, amount });
-      for (const [channel, from, missing, amount] of this.store.motion.get(node.id)?.creeps ?? []) creeps.push({ id: node.id, channel, from, missing, amount });
+      for (const [channel, frame, value, amount] of this.overshootsOf(node.id))
+        overshoots.push({ id: node.id, channel, frame, value, amount });
+      for (const [channel, from, missing, amount] of this.store.motion.get(node.id)?.creeps ?? [])
+        creeps.push({ id: node.id, channel, from, missing, amount });
     }
     return { overshoots, creeps, count: overshoots.length + creeps.length };
   }
 
-  setTolerance(axis, amount) { this.tolerance[axis] = amount; this.announce('layout'); }
+  setTolerance(axis, amount) {
+    this.tolerance[axis] = amount;
+    this.announce('layout');
+  }
 
   /** Copies the chosen keys of the selected node, or of the only node that has some. */
   copyKeys() {
     const hand = this.keysInHand();
     const id = hand.channelsOf(this.selected).length ? this.selected : hand.ids()[0];
     const node = this.store.byId.get(id);
-    if (!node) { toast('Choose keys to copy, or go to a frame with a key', { bad: true }); return; }
+    if (!node) {
+      toast('Choose keys to copy, or go to a frame with a key', { bad: true });
+      return;
+    }
     const keys = {};
-    for (const channel of hand.channelsOf(id)) keys[channel] = keysOf(node, channel).filter((k) => hand.has(id, channel, k[0]));
+    for (const channel of hand.channelsOf(id))
+      keys[channel] = keysOf(node, channel).filter((k) => hand.has(id, channel, k[0]));
     this.copied = { from: node.name, keys };
     this.announce('keys');
     const count = Object.values(keys).flat().length;
@@ -211,8 +346,13 @@ export class Desk extends EventTarget {
 
   /** @param way same, offset or mirrored */
   pasteKeys(way = 'same', backwards = false) {
-    if (!this.copied || !this.node) { toast('Nothing is copied yet', { bad: true }); return Promise.resolve(false); }
-    const keys = Object.fromEntries(Object.entries(this.copied.keys).filter(([channel]) => channel in this.node.channels));
+    if (!this.copied || !this.node) {
+      toast('Nothing is copied yet', { bad: true });
+      return Promise.resolve(false);
+    }
+    const keys = Object.fromEntries(
+      Object.entries(this.copied.keys).filter(([channel]) => hasPath(this.node, channel)),
+    );
     return this.store.edit([{ edit: 'paste-keys', id: this.selected, frame: this.frame, keys, way, backwards }]);
   }
 
@@ -223,9 +363,15 @@ export class Desk extends EventTarget {
     return this.store.edit(rig.map((n) => ({ edit: 'key-pose', id: n.id, frame: this.frame, channels: POSE })));
   }
 
-  setRecord(on) { this.record = on; this.announce('mode'); }
+  setRecord(on) {
+    this.record = on;
+    this.announce('mode');
+  }
 
-  setKeying(keying) { this.keying = keying; this.announce('mode'); }
+  setKeying(keying) {
+    this.keying = keying;
+    this.announce('mode');
+  }
 
   /** How a change of these channels is to be kept: as still values, as keys, or loose. */
   keyingFor(node, channels) {
@@ -238,17 +384,24 @@ export class Desk extends EventTarget {
    * change of something keyed stays loose until it is keyed or let go.
    *
    * @param make gives the edit for a way of keying
+   * @param how.frame the frame it is made for
    */
-  change(node, channels, make, { done }) {
+  change(node, channels, make, { done, frame = this.frame }) {
     const keying = this.keyingFor(node, channels);
     const loose = keying === 'loose';
     const way = loose ? (channels.some(isPose) && this.keying === 'whole-pose' ? 'whole-pose' : 'touched') : keying;
     let edits = [make(way)];
-    if (loose && this.loose?.id === node.id && this.loose.frame === this.frame) edits = [...this.loose.settled, ...edits];
-    if (!done) { this.store.show(edits); return Promise.resolve(true); }
-    if (!loose) { this.loose = null; return this.store.edit(edits); }
-    const earlier = this.loose?.id === node.id && this.loose.frame === this.frame ? this.loose : null;
-    this.loose = { id: node.id, frame: this.frame, settled: edits, earlier };
+    if (loose && this.loose?.id === node.id && this.loose.frame === frame) edits = [...this.loose.settled, ...edits];
+    if (!done) {
+      this.store.show(edits);
+      return Promise.resolve(true);
+    }
+    if (!loose) {
+      this.loose = null;
+      return this.store.edit(edits);
+    }
+    const earlier = this.loose?.id === node.id && this.loose.frame === frame ? this.loose : null;
+    this.loose = { id: node.id, frame, settled: edits, earlier };
     this.store.show(edits);
     this.announce('loose');
     return Promise.resolve(true);
@@ -258,7 +411,10 @@ export class Desk extends EventTarget {
   refuseLoose(edits) {
     if (this.loose?.settled !== edits) return;
     const { earlier } = this.loose;
-    if (!earlier) { this.letGoOfLoose(); return; }
+    if (!earlier) {
+      this.letGoOfLoose();
+      return;
+    }
     this.loose = earlier;
     this.store.show(earlier.settled);
   }
@@ -310,11 +466,19 @@ export class Desk extends EventTarget {
     const { node, store } = this;
     if (!node) return [];
     const nodes = node.kind === 'camera' ? [...store.carriersOf(node.id), node] : [node];
-    const frames = new Set(nodes.flatMap((n) => keyFrames(n, ALL).map((k) => k.frame)));
+    const frames = new Set(nodes.flatMap((n) => keyFrames(n, pathsOf(n)).map((k) => k.frame)));
     return [...frames].sort((a, b) => a - b);
   }
 
-  previousKey() { const f = this.keysInReach().filter((k) => k < this.frame - 1e-6).pop(); if (f !== undefined) this.goTo(f); }
+  previousKey() {
+    const f = this.keysInReach()
+      .filter((k) => k < this.frame - 1e-6)
+      .pop();
+    if (f !== undefined) this.goTo(f);
+  }
 
-  nextKey() { const f = this.keysInReach().find((k) => k > this.frame + 1e-6); if (f !== undefined) this.goTo(f); }
+  nextKey() {
+    const f = this.keysInReach().find((k) => k > this.frame + 1e-6);
+    if (f !== undefined) this.goTo(f);
+  }
 }

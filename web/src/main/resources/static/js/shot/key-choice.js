@@ -1,45 +1,71 @@
 // Which keys are chosen, of any number of nodes and channels. Never changes; gives new choices.
-import { curveOf, isAt, isLocked } from './keys.js';
+import { isAt, isLocked, keysOf } from './keys.js';
 
 export class KeyChoice {
   /** @param entries frames by 'node channel' */
-  constructor(entries = new Map()) { this.entries = entries; }
+  constructor(entries = new Map()) {
+    this.entries = entries;
+  }
 
-  static of(id, channels, frames) { return new KeyChoice(new Map(channels.map((c) => [`${id} ${c}`, [...frames]]))); }
+  static of(id, channels, frames) {
+    return new KeyChoice(new Map(channels.map((c) => [`${id} ${c}`, [...frames]])));
+  }
 
   static union(choices) {
     const entries = new Map();
-    for (const choice of choices) for (const [key, frames] of choice.entries) entries.set(key, [...new Set([...(entries.get(key) ?? []), ...frames])]);
+    for (const choice of choices)
+      for (const [key, frames] of choice.entries)
+        entries.set(key, [...new Set([...(entries.get(key) ?? []), ...frames])]);
     return new KeyChoice(entries);
   }
 
-  get isEmpty() { return this.entries.size === 0; }
+  get isEmpty() {
+    return this.entries.size === 0;
+  }
 
-  get count() { return [...this.entries.values()].reduce((sum, frames) => sum + frames.length, 0); }
+  get count() {
+    return [...this.entries.values()].reduce((sum, frames) => sum + frames.length, 0);
+  }
 
   /** One of each: {id, channel, frame}. */
-  * each() {
+  *each() {
     for (const [key, frames] of this.entries) {
       const [id, channel] = key.split(' ');
       for (const frame of frames) yield { id, channel, frame };
     }
   }
 
-  framesOf(id, channel) { return this.entries.get(`${id} ${channel}`) ?? []; }
+  framesOf(id, channel) {
+    return this.entries.get(`${id} ${channel}`) ?? [];
+  }
 
-  has(id, channel, frame) { return this.framesOf(id, channel).some((f) => Math.abs(f - frame) < 1e-6); }
+  has(id, channel, frame) {
+    return this.framesOf(id, channel).some((f) => Math.abs(f - frame) < 1e-6);
+  }
 
-  hasAll(id, channels, frame) { return channels.every((c) => this.has(id, c, frame)); }
+  hasAll(id, channels, frame) {
+    return channels.every((c) => this.has(id, c, frame));
+  }
 
-  hasAny(id, channels, frame) { return channels.some((c) => this.has(id, c, frame)); }
+  hasAny(id, channels, frame) {
+    return channels.some((c) => this.has(id, c, frame));
+  }
 
-  ids() { return [...new Set([...this.entries.keys()].map((key) => key.split(' ')[0]))]; }
+  ids() {
+    return [...new Set([...this.entries.keys()].map((key) => key.split(' ')[0]))];
+  }
 
-  channelsOf(id) { return [...this.entries.keys()].filter((key) => key.startsWith(`${id} `)).map((key) => key.split(' ')[1]); }
+  channelsOf(id) {
+    return [...this.entries.keys()].filter((key) => key.startsWith(`${id} `)).map((key) => key.split(' ')[1]);
+  }
 
-  frames() { return [...new Set([...this.entries.values()].flat())].sort((a, b) => a - b); }
+  frames() {
+    return [...new Set([...this.entries.values()].flat())].sort((a, b) => a - b);
+  }
 
-  plus(other) { return KeyChoice.union([this, other]); }
+  plus(other) {
+    return KeyChoice.union([this, other]);
+  }
 
   minus(other) {
     const entries = new Map();
@@ -52,7 +78,9 @@ export class KeyChoice {
   }
 
   /** The same keys at other frames. */
-  mapped(to) { return new KeyChoice(new Map([...this.entries].map(([key, frames]) => [key, frames.map(to)]))); }
+  mapped(to) {
+    return new KeyChoice(new Map([...this.entries].map(([key, frames]) => [key, frames.map(to)])));
+  }
 
   /** Those of them for which a test holds. */
   only(test) {
@@ -69,7 +97,7 @@ export class KeyChoice {
   existing(store) {
     return this.only((id, channel, frame) => {
       const node = store.byId.get(id);
-      return node && !isLocked(node, channel) && (curveOf(node, channel)?.keys ?? []).some((k) => isAt(k, frame));
+      return node && !isLocked(node, channel) && keysOf(node, channel).some((k) => isAt(k, frame));
     });
   }
 

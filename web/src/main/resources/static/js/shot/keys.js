@@ -1,40 +1,53 @@
-// Keys in the document: [frame, value, tangent, ...].
-import { ALL } from './channels.js';
+// Keys in the document.
+import { curveAt, takesKeysOf } from './parts.js';
+
+/** @typedef {import('./types.js').Node} Node */
+/** @typedef {import('./types.js').Key} Key */
+
+/**
+ * A frame at which a node has keys.
+ *
+ * @typedef {{frame: number, channels: string[], tangents: Set<string>}} KeyFrame
+ */
 
 const SAME_FRAME = 1e-6;
 
+/** @param {Key} key @param {number} frame */
 export const isAt = (key, frame) => Math.abs(key[0] - frame) < SAME_FRAME;
 
-export const curveOf = (node, channel) => {
-  const curve = node.channels?.[channel];
-  return typeof curve === 'object' ? curve : null;
-};
+/** @param {Node} node @param {string} path @returns {Key[]} */
+export const keysOf = (node, path) => curveAt(node, path)?.keys ?? [];
 
-export const keysOf = (node, channel) => curveOf(node, channel)?.keys ?? [];
+/** @param {Node} node @param {string[]} paths */
+export const isKeyed = (node, paths) => paths.some((path) => keysOf(node, path).length > 0);
 
-export const isKeyed = (node, channels) => channels.some((channel) => keysOf(node, channel).length > 0);
+/** @param {Node} node @param {string} path */
+export const isLocked = (node, path) => takesKeysOf(node).locked.includes(path);
 
-export const channelsOf = (node) => ALL.filter((channel) => channel in node.channels);
-
-export const isLocked = (node, channel) => node.filter?.locked?.includes(channel) ?? false;
-
+/** @type {WeakMap<Node, Map<string, KeyFrame[]>>} */
 const known = new WeakMap();
 
-/** Frames at which a node has keys on some channels, with the channels keyed there. */
-export function keyFrames(node, channels) {
-  const asked = channels.join();
+/**
+ * Frames at which a node has keys on some paths, with the paths keyed there.
+ *
+ * @param {Node} node
+ * @param {string[]} paths
+ * @returns {KeyFrame[]}
+ */
+export function keyFrames(node, paths) {
+  const asked = paths.join();
   const answers = known.get(node) ?? new Map();
   known.set(node, answers);
-  if (!answers.has(asked)) answers.set(asked, find(node, channels));
+  if (!answers.has(asked)) answers.set(asked, find(node, paths));
   return answers.get(asked);
 }
 
-function find(node, channels) {
+function find(node, paths) {
   const frames = new Map();
-  for (const channel of channels) {
-    for (const key of keysOf(node, channel)) {
+  for (const path of paths) {
+    for (const key of keysOf(node, path)) {
       const at = frames.get(key[0]) ?? { frame: key[0], channels: [], tangents: new Set() };
-      at.channels.push(channel);
+      at.channels.push(path);
       at.tangents.add(key[2]);
       frames.set(key[0], at);
     }

@@ -5,7 +5,8 @@ const MAGIC = 0x314f4c49;
 /** The head of a bundle; each column {at, n} in it is replaced by a typed array over the octets. */
 export function unpack(buffer) {
   const view = new DataView(buffer);
-  if (buffer.byteLength < 8 || view.getUint32(0, true) !== MAGIC) throw new Error('The server sent something else than a bundle');
+  if (buffer.byteLength < 8 || view.getUint32(0, true) !== MAGIC)
+    throw new Error('The server sent something else than a bundle');
   const length = view.getUint32(4, true);
   const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 8, length)));
   const start = 8 + length;

@@ -1,6 +1,7 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
 import { getAnswer, getOctets, Problem, postOctets, postTable, removeOnLeaving, windowName } from '../common/api.js';
 import { unpack } from './octets.js';
+import { carrierOf, complete } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
@@ -32,9 +33,13 @@ export class ShotStore extends EventTarget {
     this.lastShow = 0;
   }
 
-  path(rest) { return `/api/shots/${this.id}${rest}`; }
+  path(rest) {
+    return `/api/shots/${this.id}${rest}`;
+  }
 
-  announce(name, detail) { this.dispatchEvent(new CustomEvent(name, { detail })); }
+  announce(name, detail) {
+    this.dispatchEvent(new CustomEvent(name, { detail }));
+  }
 
   async load() {
     const answer = await getAnswer(this.path(''));
@@ -43,7 +48,10 @@ export class ShotStore extends EventTarget {
     this.header = shot;
     this.setNodes(shot.nodes);
     this.markers = shot.markers ?? [];
-    const [motion, meshes] = await Promise.all([getOctets(this.path(`/samples${this.curves()}`)), getOctets(this.path('/meshes'))]);
+    const [motion, meshes] = await Promise.all([
+      getOctets(this.path(`/samples${this.curves()}`)),
+      getOctets(this.path('/meshes')),
+    ]);
     this.motion.clear();
     this.take(unpack(motion));
     this.take(unpack(meshes));
@@ -55,7 +63,9 @@ export class ShotStore extends EventTarget {
   }
 
   /** The part of a call that asks for the curves that are drawn. */
-  curves(ids = [...this.drawn], lead = '?') { return ids.length ? `${lead}curves=${ids.join(',')}&slopes=${this.slopes}` : ''; }
+  curves(ids = [...this.drawn], lead = '?') {
+    return ids.length ? `${lead}curves=${ids.join(',')}&slopes=${this.slopes}` : '';
+  }
 
   /**
    * Says whose curves and tangents are drawn, and fetches those that are not here.
@@ -65,13 +75,16 @@ export class ShotStore extends EventTarget {
   async draw(ids, slopes) {
     this.drawn = new Set(ids);
     this.slopes = slopes;
-    const missing = () => [...this.drawn].filter((id) => this.byId.has(id) && this.motion.has(id) && this.lacks(this.motion.get(id)));
+    const missing = () =>
+      [...this.drawn].filter((id) => this.byId.has(id) && this.motion.has(id) && this.lacks(this.motion.get(id)));
     if (missing().length) await this.next(() => this.fetchCurves(missing())).catch(() => {}); // an answer before may have brought them
     const lackSlopes = ({ motion }) => [...this.drawn].some((id) => motion.has(id) && !motion.get(id).slopes); // all else of a ghost is here
     if (slopes && this.ghosts.some(lackSlopes)) await this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
-  lacks(motion) { return !motion.curves || (this.slopes && !motion.slopes); }
+  lacks(motion) {
+    return !motion.curves || (this.slopes && !motion.slopes);
+  }
 
   async fetchCurves(ids) {
     if (!ids.length || this.before) return; // while something is shown, its own answer has them
@@ -80,7 +93,7 @@ export class ShotStore extends EventTarget {
   }
 
   setNodes(nodes) {
-    this.nodes = nodes;
+    this.nodes = nodes.map(complete);
     this.byId = new Map(nodes.map((node) => [node.id, node]));
   }
 
@@ -101,7 +114,10 @@ export class ShotStore extends EventTarget {
     if (patch.markers) this.markers = patch.markers;
     this.take(bundle);
     for (const id of this.motion.keys()) {
-      if (!this.byId.has(id)) { this.motion.delete(id); this.meshes.delete(id); }
+      if (!this.byId.has(id)) {
+        this.motion.delete(id);
+        this.meshes.delete(id);
+      }
     }
     this.announce('shot');
     this.announce('motion', { ids: bundle.nodes.map((node) => node.id) });
@@ -123,26 +139,40 @@ export class ShotStore extends EventTarget {
 
   /** Stores edits. Gives false, after telling why, if they are refused. */
   edit(edits) {
-    return this.next(() => this.store(() => postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits })));
+    return this.next(() =>
+      this.store(() => postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits })),
+    );
   }
 
-  undo() { return this.next(() => this.store(() => postOctets(this.path(`/undo${this.curves()}`)))); }
+  undo() {
+    return this.next(() => this.store(() => postOctets(this.path(`/undo${this.curves()}`))));
+  }
 
-  redo() { return this.next(() => this.store(() => postOctets(this.path(`/redo${this.curves()}`)))); }
+  redo() {
+    return this.next(() => this.store(() => postOctets(this.path(`/redo${this.curves()}`))));
+  }
 
   /** Makes the shot as it was at a revision. */
-  goBack(revision) { return this.next(() => this.store(() => postOctets(this.path(`/go-back${this.curves()}`), { revision }))); }
+  goBack(revision) {
+    return this.next(() => this.store(() => postOctets(this.path(`/go-back${this.curves()}`), { revision })));
+  }
 
   /** Takes beats from a table. */
-  takeBeats(table) { return this.next(() => this.store(() => postTable(this.path(`/beats${this.curves()}`), table))); }
+  takeBeats(table) {
+    return this.next(() => this.store(() => postTable(this.path(`/beats${this.curves()}`), table)));
+  }
 
   async store(call) {
     this.setSaving('saving');
     try {
       await this.dropShown();
       const bundle = unpack(await this.untilAnswered(call));
-      if (bundle.revision > this.revision + 1) await this.load(); // others were here in between
-      else { this.takeOutcome(bundle); this.revision = bundle.revision; }
+      if (bundle.revision > this.revision + 1)
+        await this.load(); // others were here in between
+      else {
+        this.takeOutcome(bundle);
+        this.revision = bundle.revision;
+      }
       this.setSaving('saved');
       return true;
     } catch (problem) {
@@ -157,10 +187,14 @@ export class ShotStore extends EventTarget {
   /** Asks again while the server or its database does not answer; an edit is not lost by that. */
   async untilAnswered(call) {
     for (;;) {
-      try { return await call(); } catch (problem) {
+      try {
+        return await call();
+      } catch (problem) {
         if (!(problem instanceof Problem) || !problem.retry) throw problem;
         this.setSaving('trouble', problem.message);
-        await new Promise((resolve) => { setTimeout(resolve, AGAIN_AFTER_MS); });
+        await new Promise((resolve) => {
+          setTimeout(resolve, AGAIN_AFTER_MS);
+        });
       }
     }
   }
@@ -168,7 +202,10 @@ export class ShotStore extends EventTarget {
   /** Shows edits without storing them, at most every 40 ms; the last one always counts. */
   show(edits) {
     this.shown = { edits, at: performance.now() };
-    if (this.showing) { this.waiting = true; return; }
+    if (this.showing) {
+      this.waiting = true;
+      return;
+    }
     this.showing = true;
     const wait = Math.max(0, SHOW_EVERY_MS - (performance.now() - this.lastShow));
     setTimeout(() => this.next(() => this.showNow()), wait);
@@ -181,7 +218,15 @@ export class ShotStore extends EventTarget {
       if (wanted) {
         const body = { revision: this.revision, edits: wanted.edits, provisional: true };
         const buffer = await postOctets(this.path(`/edits${this.curves()}`), body);
-        if (!this.before) this.before = { nodes: this.nodes, header: this.header, markers: this.markers, motion: new Map(this.motion), meshes: new Map(this.meshes), grid: this.grid };
+        if (!this.before)
+          this.before = {
+            nodes: this.nodes,
+            header: this.header,
+            markers: this.markers,
+            motion: new Map(this.motion),
+            meshes: new Map(this.meshes),
+            grid: this.grid,
+          };
         this.restoreBefore();
         this.takeOutcome(unpack(buffer));
       }
@@ -191,7 +236,10 @@ export class ShotStore extends EventTarget {
       if (!problem.retry) this.announce('not-shown', wanted.edits);
     } finally {
       this.showing = false;
-      if (this.waiting) { this.waiting = false; if (this.shown) this.show(this.shown.edits); }
+      if (this.waiting) {
+        this.waiting = false;
+        if (this.shown) this.show(this.shown.edits);
+      }
     }
   }
 
@@ -209,13 +257,19 @@ export class ShotStore extends EventTarget {
   async dropShown() {
     this.shown = null;
     this.waiting = false;
-    if (this.before) { this.restoreBefore(); this.before = null; }
+    if (this.before) {
+      this.restoreBefore();
+      this.before = null;
+    }
   }
 
   /** Lets go of what is shown but not stored. */
   letGo() {
     return this.next(async () => {
-      if (!this.before) { this.shown = null; return; }
+      if (!this.before) {
+        this.shown = null;
+        return;
+      }
       await this.dropShown();
       this.announce('shot');
       this.announce('motion', { ids: [...this.motion.keys()] });
@@ -238,11 +292,19 @@ export class ShotStore extends EventTarget {
         this.setSaving('saved');
       }).catch(() => {});
     });
-    for (const name of ['people', 'beat']) source.addEventListener(name, (event) => this.announce('people', JSON.parse(event.data)));
+    for (const name of ['people', 'beat'])
+      source.addEventListener(name, (event) => this.announce('people', JSON.parse(event.data)));
     source.onerror = () => this.setSaving('trouble', 'Not connected; trying again');
-    source.onopen = () => { if (this.saving.state === 'trouble') this.setSaving('saved'); };
-    addEventListener('pagehide', () => { source.close(); removeOnLeaving(this.path(`/events?window=${windowName}`)); });
-    addEventListener('pageshow', (event) => { if (event.persisted) location.reload(); });
+    source.onopen = () => {
+      if (this.saving.state === 'trouble') this.setSaving('saved');
+    };
+    addEventListener('pagehide', () => {
+      source.close();
+      removeOnLeaving(this.path(`/events?window=${windowName}`));
+    });
+    addEventListener('pageshow', (event) => {
+      if (event.persisted) location.reload();
+    });
   }
 
   /**
@@ -257,21 +319,28 @@ export class ShotStore extends EventTarget {
 
   /** At another rate the frames of the versions compared with are at other moments. */
   keepGhostsInTime(rateBefore) {
-    if (this.header.rate !== rateBefore && this.ghosts.length) this.next(() => this.compare(this.ghosts)).catch(() => {});
+    if (this.header.rate !== rateBefore && this.ghosts.length)
+      this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
   async fetchGhost({ revision, name }) {
     const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
     const ids = new Set(shot.nodes.map((node) => node.id));
     const curves = [...this.drawn].filter((id) => ids.has(id));
-    const bundle = unpack(await getOctets(this.path(`/samples?revision=${revision}&alongside=${this.revision}${this.curves(curves, '&')}`)));
+    const bundle = unpack(
+      await getOctets(this.path(`/samples?revision=${revision}&alongside=${this.revision}${this.curves(curves, '&')}`)),
+    );
     return { revision, name, grid: bundle.grid, motion: new Map(bundle.nodes.map((n) => [n.id, n])) };
   }
 
-  value(frame, column) { return valueAt(this, column, frame); }
+  value(frame, column) {
+    return valueAt(this, column, frame);
+  }
 
   /** Place and turn in the world at a frame. */
-  pose(id, frame) { return poseIn(this, id, frame); }
+  pose(id, frame) {
+    return poseIn(this, id, frame);
+  }
 
   /** What the lens of a camera does at a frame. */
   lens(id, frame) {
@@ -280,24 +349,36 @@ export class ShotStore extends EventTarget {
     return Object.fromEntries(Object.entries(lens).map(([name, column]) => [name, this.value(frame, column)]));
   }
 
-  cameras() { return this.nodes.filter((node) => node.kind === 'camera'); }
+  cameras() {
+    return this.nodes.filter((node) => node.kind === 'camera');
+  }
+
+  /** What carries a node, if something does. */
+  carrier(node) {
+    return node && this.byId.get(carrierOf(node));
+  }
 
   carriersOf(id) {
     const chain = [];
-    for (let node = this.byId.get(this.byId.get(id)?.carrier); node; node = this.byId.get(node.carrier)) chain.unshift(node);
+    for (let node = this.carrier(this.byId.get(id)); node; node = this.carrier(node)) chain.unshift(node);
     return chain;
   }
 
   isHidden(node) {
-    for (let n = node; n; n = this.byId.get(n.carrier)) if (n.hidden) return true;
+    for (let n = node; n; n = this.carrier(n)) if (n.hidden) return true;
     return false;
   }
 
   /** A name or id not yet used, made by counting. */
   freeName(name) {
     const names = new Set(this.nodes.map((node) => node.name));
-    for (let i = 1; ; i++) { const tried = i === 1 ? name : `${name} ${i}`; if (!names.has(tried)) return tried; }
+    for (let i = 1; ; i++) {
+      const tried = i === 1 ? name : `${name} ${i}`;
+      if (!names.has(tried)) return tried;
+    }
   }
 
-  freeId(stem) { return `${stem}-${crypto.randomUUID().slice(0, 8)}`; }
+  freeId(stem) {
+    return `${stem}-${crypto.randomUUID().slice(0, 8)}`;
+  }
 }

@@ -46,6 +46,11 @@ public final class RunningApp {
         .add(name, name, context.getBean(PasswordEncoder.class).encode(password));
   }
 
+  /** A part of the application itself. */
+  public <T> T bean(Class<T> type) {
+    return context.getBean(type);
+  }
+
   /** Ends the private database server at once, as a power cut would. */
   public void killDatabase() {
     try {
@@ -185,6 +190,22 @@ public final class RunningApp {
     return post(
         "/api/shots/" + shot + "/edits",
         "{\"revision\":" + revision(shot) + ",\"edits\":[" + edits + "]}");
+  }
+
+  /** A part of a node's chain in the newest document. */
+  public JsonNode part(long shot, String id, String part) {
+    for (JsonNode each : node(shot, id).get("chain")) {
+      boolean named = each.has("id") && each.get("id").stringValue().equals(part);
+      if (named || each.get("part").stringValue().equals(part)) {
+        return each;
+      }
+    }
+    throw new IllegalArgumentException(part);
+  }
+
+  /** The id of what carries a node in the newest document. */
+  public String carrier(long shot, String id) {
+    return part(shot, id, "carried").get("by").get(0).get("node").stringValue();
   }
 
   /** The node of that id in the newest document. */

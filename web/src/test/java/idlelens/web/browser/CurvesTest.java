@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 class CurvesTest extends BrowserTest {
 
   private JsonNode keys(long shot, String node, String channel) {
-    return app.node(shot, node).get("channels").get(channel).get("keys");
+    return app.part(shot, node, "keys").get(channel).get("keys");
   }
 
   @Test
@@ -24,7 +24,7 @@ class CurvesTest extends BrowserTest {
     double perPixel =
         number(
             page,
-            "() => { const s = idleLens.curves.graph.scale; return s.perPixel(s.panes[0], 'm'); }");
+            "() => { const s = idleLens.curves.graph.scale; return s.perPixel(s.panes[0], 'place'); }");
     drag(page, from, 5.2 * perFrame, 40);
     waitForRevision(page, 2);
     JsonNode key = keys(shot, "dolly", "z").get(1);
@@ -117,12 +117,12 @@ class CurvesTest extends BrowserTest {
     assertThat(keys(shot, "dolly", "z").get(1).toString()).startsWith("[1070.0,4.5,");
     page.click(".settings [data-tangent=free]");
     waitForRevision(page, 4);
-    page.click("[data-free=weighted]");
+    page.click("[data-free=ownLength]");
     waitForRevision(page, 5);
     assertThat(keys(shot, "dolly", "z").get(1).get(8).booleanValue()).isTrue();
     page.selectOption("select[aria-label='After the last key']", "cycle-and-carry");
     waitForRevision(page, 6);
-    assertThat(app.node(shot, "dolly").get("channels").get("z").get("after").stringValue())
+    assertThat(app.part(shot, "dolly", "keys").get("z").get("after").stringValue())
         .isEqualTo("cycle-and-carry");
     // carried on: one frame after the last key it goes on as it began
     assertThat(

@@ -16,7 +16,12 @@ import tools.jackson.databind.JsonNode;
 class DeskTest extends BrowserTest {
 
   private static JsonNode channel(JsonNode node, String name) {
-    return node.get("channels").get(name);
+    for (JsonNode part : node.get("chain")) {
+      if (part.has(name)) {
+        return part.get(name);
+      }
+    }
+    throw new IllegalArgumentException(name);
   }
 
   @Test
@@ -122,7 +127,7 @@ class DeskTest extends BrowserTest {
     double before = number(page, "() => idleLens.store.pose('b-cam', 1001).x");
     page.click("text=Add a null above");
     waitForRevision(page, 2);
-    String carrier = app.node(shot, "b-cam").get("carrier").stringValue();
+    String carrier = app.carrier(shot, "b-cam");
     assertThat(channel(app.node(shot, carrier), "x").doubleValue()).isCloseTo(before, within(1e-6));
     assertThat(number(page, "() => idleLens.store.pose('b-cam', 1001).x"))
         .isCloseTo(before, within(1e-6));
@@ -147,8 +152,7 @@ class DeskTest extends BrowserTest {
     page.click("[data-card=lens]");
     page.selectOption(".settings select[aria-label='Sensor']", "2");
     waitForRevision(page, 2);
-    assertThat(app.node(shot, "a-cam").get("lens").get("sensorMm").toString())
-        .isEqualTo("[36.0,24.0]");
+    assertThat(app.part(shot, "a-cam", "lens").get("sensorMm").toString()).isEqualTo("[36.0,24.0]");
     page.selectOption(".settings select[aria-label='Focus']", "keeper");
     waitForRevision(page, 3);
     double focus = number(page, "() => idleLens.store.lens('a-cam', 1001).focusM");

@@ -72,13 +72,13 @@ class FloorTest extends BrowserTest {
     double perPixel =
         number(page, "() => idleLens.store.lens('a-cam', 1020).verticalDeg") / box.height;
     assertThat(after - before).isCloseTo(64 * perPixel, within(0.02));
-    JsonNode channels = app.node(shot, "a-cam").get("channels");
+    JsonNode channels = app.part(shot, "a-cam", "keys");
     for (String channel : List.of("x", "y", "z", "pan", "tilt", "roll")) {
       assertThat(channels.get(channel).get("keys").size()).as(channel).isEqualTo(6);
     }
     page.keyboard().press("Control+z");
     waitForRevision(page, 3);
-    assertThat(app.node(shot, "a-cam").get("channels").get("x").get("keys").size()).isEqualTo(5);
+    assertThat(app.part(shot, "a-cam", "keys").get("x").get("keys").size()).isEqualTo(5);
     page.close();
   }
 
@@ -101,7 +101,7 @@ class FloorTest extends BrowserTest {
     page.locator(".settings h2").click();
     page.keyboard().press("Enter");
     waitForRevision(page, 2);
-    JsonNode keys = app.node(shot, "a-cam").get("channels").get("x").get("keys");
+    JsonNode keys = app.part(shot, "a-cam", "keys").get("x").get("keys");
     assertThat(keys.get(1).get(0).doubleValue()).isEqualTo(1020);
     assertThat(keys.get(1).get(1).doubleValue()).isCloseTo(0.6, within(1e-12));
     page.close();
@@ -135,7 +135,7 @@ class FloorTest extends BrowserTest {
     double scale = number(page, "() => idleLens.plan.metresPerPixel");
     drag(page, keeper.x + keeper.width / 2, keeper.y + keeper.height / 2, 20, 10);
     waitForRevision(page, 2);
-    JsonNode channels = app.node(shot, "keeper").get("channels");
+    JsonNode channels = app.part(shot, "keeper", "keys");
     assertThat(channels.get("x").doubleValue()).isCloseTo(1.05 + 20 * scale, within(0.002));
     assertThat(channels.get("z").doubleValue()).isCloseTo(-2.4 + 10 * scale, within(0.002));
     page.close();
@@ -150,7 +150,7 @@ class FloorTest extends BrowserTest {
     BoundingBox handle = box(page.locator("#plan [data-turn='keeper']"));
     drag(page, handle.x + handle.width / 2, handle.y + handle.height / 2, 25, 0);
     waitForRevision(page, 2);
-    double pan = app.node(shot, "keeper").get("channels").get("pan").doubleValue();
+    double pan = app.part(shot, "keeper", "keys").get("pan").doubleValue();
     assertThat(pan).isNotCloseTo(158, within(5.0));
     page.close();
   }
@@ -164,7 +164,7 @@ class FloorTest extends BrowserTest {
     waitForRevision(page, 2);
     // f = w / (2 tan(hfov / 2)) with w = 24.89 mm
     double focal = 24.89 / (2 * Math.tan(Math.toRadians(30)));
-    assertThat(app.node(shot, "a-cam").get("channels").get("focal").doubleValue())
+    assertThat(app.part(shot, "a-cam", "lens").get("focal").doubleValue())
         .isCloseTo(focal, within(1e-9));
     assertThat(field(page, "Focal length").inputValue())
         .isEqualTo(String.format(Locale.ROOT, "%.2f", focal));

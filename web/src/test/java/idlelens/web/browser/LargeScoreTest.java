@@ -41,7 +41,7 @@ class LargeScoreTest extends BrowserTest {
       waitForRevision(page, 1 + i);
     }
     for (String id : new String[] {"n0", "n31", "n59"}) {
-      JsonNode keys = app.node(shot, id).get("channels").get("tilt").get("keys");
+      JsonNode keys = app.part(shot, id, "keys").get("tilt").get("keys");
       assertThat(keys.get(59).get(0).doubleValue()).isEqualTo(1417);
       assertThat(keys.size()).isEqualTo(200);
     }

@@ -3,10 +3,10 @@ package idlelens.web.browser;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
-import idlelens.core.lens.LensBody;
-import idlelens.core.scene.Carriage;
-import idlelens.core.scene.Channel;
-import idlelens.core.scene.Channels;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
@@ -16,7 +16,7 @@ import idlelens.core.time.FrameRate;
 import idlelens.exchange.json.ShotJson;
 import idlelens.web.app.RunningApp;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -35,26 +35,26 @@ final class LargeShots {
   static long shot(RunningApp app, int cameras, int nulls, int keys) {
     List<Node> all = new ArrayList<>();
     for (int n = 0; n < nulls; n++) {
-      Channels channels = Channels.pose().with(moving(n, keys));
+      Chain channels = Chain.pose().with(moving(n, keys));
       all.add(new Node.Null(body("n" + n, "Null " + n, channels)));
     }
     for (int n = 0; n < cameras; n++) {
-      Channels channels = Channels.poseAndLens().with(moving(n, keys));
-      all.add(new Node.Camera(body("c" + n, "Cam " + n, channels), LensBody.PLAIN));
+      Chain channels = Chain.poseAndLens().with(moving(n, keys));
+      all.add(new Node.Camera(body("c" + n, "Cam " + n, channels), Lens.PLAIN));
     }
     return add(app, all);
   }
 
-  private static NodeBody body(String id, String name, Channels channels) {
+  private static NodeBody body(String id, String name, Chain channels) {
     return new NodeBody(id, name, false, Carriage.WORLD, channels);
   }
 
-  private static Map<Channel, Curve> moving(int seed, int keys) {
-    Map<Channel, Curve> curves = new EnumMap<>(Channel.class);
-    for (Channel channel : Channel.POSE) {
+  private static Map<Path, Curve> moving(int seed, int keys) {
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (Path channel : Path.POSE) {
       List<Key> list = new ArrayList<>();
       for (int k = 0; k < keys; k++) {
-        double value = Math.sin(seed + k * 0.7 + channel.ordinal());
+        double value = Math.sin(seed + k * 0.7 + Path.POSE.indexOf(channel));
         list.add(new Key(1001 + k * (FRAMES / keys), value, Tangent.Kind.SETTLE));
       }
       curves.put(channel, new Curve(0, list));

@@ -32,7 +32,7 @@ class MendingTest extends BrowserTest {
     page.click("#hold-creep");
     waitForRevision(page, 2);
     page.waitForFunction("() => document.querySelector('#notice').textContent === ''");
-    JsonNode pan = app.node(shot, "head").get("channels").get("pan").get("keys");
+    JsonNode pan = app.part(shot, "head", "keys").get("pan").get("keys");
     assertThat(pan.get(1).toString()).startsWith("[1049.0,9.0,");
     page.evaluate("() => idleLens.desk.select('dolly')");
     page.waitForSelector("#plan .overshoot");
@@ -43,7 +43,7 @@ class MendingTest extends BrowserTest {
     page.waitForFunction(
         "() => document.querySelector('#tab-findings').textContent === 'Findings'");
     assertThat(page.locator("#plan .overshoot").count()).isZero();
-    JsonNode z = app.node(shot, "dolly").get("channels").get("z").get("keys");
+    JsonNode z = app.part(shot, "dolly", "keys").get("z").get("keys");
     assertThat(z.get(1).toString()).startsWith("[1073.0,3.9,");
     assertThat(z.get(2).toString()).startsWith("[1144.0,3.7,");
     for (double place : column(page, "dolly", "z")) {
@@ -78,7 +78,7 @@ class MendingTest extends BrowserTest {
     // every frame at which one of the rig had a key: 1001 1037 1040 1049 1063 1073 1085 1097 1109
     // 1144
     for (String node : List.of("dolly", "shoulder", "head", "a-cam")) {
-      assertThat(app.node(shot, node).get("channels").get("pan").get("keys").size()).isEqualTo(10);
+      assertThat(app.part(shot, node, "keys").get("pan").get("keys").size()).isEqualTo(10);
     }
     List<Double> after = column(page, "a-cam", "x");
     List<Double> turnAfter = column(page, "a-cam", "qy");
@@ -88,13 +88,12 @@ class MendingTest extends BrowserTest {
     }
     page.click("button:text-is('Reduce keys')");
     waitForRevision(page, 3);
-    assertThat(app.node(shot, "a-cam").get("channels").get("roll").get("keys").size())
-        .isLessThan(10);
+    assertThat(app.part(shot, "a-cam", "keys").get("roll").get("keys").size()).isLessThan(10);
     page.evaluate("() => idleLens.desk.select('dolly')");
     type(page, "Frames from key to key", "24");
     page.click("button:text-is('Bake')");
     waitForRevision(page, 4);
-    assertThat(app.node(shot, "dolly").get("channels").get("z").get("keys").size()).isEqualTo(7);
+    assertThat(app.part(shot, "dolly", "keys").get("z").get("keys").size()).isEqualTo(7);
     page.close();
   }
 
@@ -108,21 +107,20 @@ class MendingTest extends BrowserTest {
     page.evaluate("() => idleLens.desk.goTo(1120)");
     page.click("[data-paste=mirrored]");
     waitForRevision(page, 2);
-    JsonNode pan = app.node(shot, "a-cam").get("channels").get("pan").get("keys");
+    JsonNode pan = app.part(shot, "a-cam", "keys").get("pan").get("keys");
     assertThat(pan.get(4).toString()).startsWith("[1120.0,-1.2,");
-    JsonNode tilt = app.node(shot, "a-cam").get("channels").get("tilt").get("keys");
+    JsonNode tilt = app.part(shot, "a-cam", "keys").get("tilt").get("keys");
     assertThat(tilt.get(4).toString()).startsWith("[1120.0,-0.3,");
-    page.click("[data-filter=roll]");
+    page.click("[data-takes=roll]");
     waitForRevision(page, 3);
     page.evaluate("() => idleLens.desk.goTo(1020)");
     page.click("button:text-is('Whole rig')");
     waitForRevision(page, 4);
     for (String node : List.of("dolly", "shoulder", "head", "a-cam")) {
-      assertThat(app.node(shot, node).get("channels").get("tilt").toString()).contains("[1020.0,");
+      assertThat(app.part(shot, node, "keys").get("tilt").toString()).contains("[1020.0,");
     }
     // the filter of the camera leaves roll out
-    assertThat(app.node(shot, "a-cam").get("channels").get("roll").toString())
-        .doesNotContain("[1020.0,");
+    assertThat(app.part(shot, "a-cam", "keys").get("roll").toString()).doesNotContain("[1020.0,");
     page.close();
   }
 }

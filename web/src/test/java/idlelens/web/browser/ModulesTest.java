@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Page;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -26,20 +27,10 @@ class ModulesTest extends BrowserTest {
             run(
                 "common/format.js",
                 "return [m.fixed(-1.5, 1), m.fixed(-0.001, 2), m.trimmed(2.50, 3), m.trimmed(100, 0),"
-                    + " m.metres(Infinity), m.stop(2.8), m.aspectName(16 / 9), m.aspectName(2.39),"
+                    + " m.stop(2.8), m.aspectName(16 / 9), m.aspectName(2.39),"
                     + " m.rateLabel('24000/1001'), m.rateLabel('25')]"))
         .isEqualTo(
-            List.of(
-                "−1.5",
-                "0.00",
-                "2.5",
-                "100",
-                "∞",
-                "f/2.8",
-                "16:9",
-                "2.39",
-                "23.976 fps",
-                "25 fps"));
+            List.of("−1.5", "0.00", "2.5", "100", "f/2.8", "16:9", "2.39", "23.976 fps", "25 fps"));
   }
 
   @Test
@@ -92,16 +83,122 @@ class ModulesTest extends BrowserTest {
         .isEqualTo("[-1, 0]");
   }
 
+  /** Runs a script with the kinds of part taken from the server. */
+  private Object withParts(String module, String script) {
+    return run(
+        module,
+        "const parts = await import('/js/shot/parts.js'); await parts.loadParts(); " + script);
+  }
+
   @Test
   void keyFrames_gatherTheChannelsOfEachFrame() {
     assertThat(
-            run(
+            withParts(
                 "shot/keys.js",
-                "const node = { channels: { x: { keys: [[1, 0, 'settle'], [5, 1, 'hold']] }, y: 3,"
-                    + " pan: { keys: [[5, 2, 'straight']] } } };"
-                    + " return m.keyFrames(node, ['x', 'y', 'pan']).map((k) =>"
+                "const node = { chain: [{ part: 'keys', x: { keys: [[1, 0, 'settle'], [5, 1, 'hold']] },"
+                    + " y: 3, pan: { keys: [[5, 2, 'straight']] } }, { part: 'carried' },"
+                    + " { part: 'aim', id: 'aim-1', weight: { keys: [[9, 1, 'hold']] } }] };"
+                    + " return m.keyFrames(node, ['x', 'y', 'pan', 'aim-1.weight']).map((k) =>"
                     + " `${k.frame} ${k.channels.join('+')} ${[...k.tangents].join('+')}`);"))
-        .isEqualTo(List.of("1 x settle", "5 x+pan hold+straight"));
+        .isEqualTo(List.of("1 x settle", "5 x+pan hold+straight", "9 aim-1.weight hold"));
+  }
+
+  @Test
+  void parts_pathsNamesAndUnits_comeFromTheKindsOfTheServer() {
+    assertThat(
+            withParts(
+                "shot/parts.js",
+                "const node = m.complete({ chain: [{ part: 'keys' }, { part: 'aim', id: 'aim-1' },"
+                    + " { part: 'aim', id: 'aim-2' }, { part: 'lens', focal: 35 }] });"
+                    + " return [m.pathsOf(node).join(' '), m.pathName(node, 'aim-2.blend'),"
+                    + " m.pathName(node, 'focal'), m.measured(node, 'x', 1.25), m.measured(node, 'fstop', 2.8),"
+                    + " m.axisName('focus'), m.axisName('weight'), m.parameterOf(node, 'pan').unit,"
+                    + " m.hasPath(node, 'aim-3.weight'), m.curveAt(node, 'focal'),"
+                    + " m.carrierOf(node) === '', m.POSE.join(' ')]"))
+        .isEqualTo(
+            Arrays.asList(
+                "x y z pan tilt roll aim-1.weight aim-1.blend aim-2.weight aim-2.blend focal fstop"
+                    + " focus",
+                "Aim 2 blend",
+                "focal length",
+                "1.25 m",
+                "f/2.8",
+                "focus m",
+                "weight",
+                "°",
+                false,
+                null,
+                true,
+                "x y z pan tilt roll"));
+  }
+
+  @Test
+  void plainNumbers_areReadInTheBrowser_andSumsAreLeftToTheServer() {
+    assertThat(
+            withParts(
+                "common/quantity.js",
+                "return [m.readPlain('3', 'length', '24'), m.readPlain('120cm', 'length', '24'),"
+                    + " m.readPlain('-1,5', 'length', '24', 'cm'), m.readPlain('f/2.8', 'stop', '24'),"
+                    + " m.readPlain('2s', 'frames', '25'), m.readPlain('0.5turn', 'angle', '24'),"
+                    + " m.readPlain('50%', 'plain', '24'), m.readPlain('1+2', 'length', '24'),"
+                    + " m.readPlain('3mm', 'angle', '24'), m.readPlain('00:00:02:00', 'frames', '24')];"))
+        .asString()
+        .isEqualTo("[3, 1.2, -0.015, 2.8, 50, 180, 0.5, null, null, null]");
+  }
+
+  @Test
+  void lengths_areShownInTheUnitOfThePerson() {
+    assertThat(
+            run(
+                "common/units.js",
+                "const seen = []; for (const unit of ['m', 'cm', 'mm', 'ft']) { m.setLengthUnit(unit);"
+                    + " seen.push(`${m.lengthText(1.7526)} ${m.lengthNumber(-0.25, 3)}`); }"
+                    + " m.setLengthUnit('m'); seen.push(m.lengthText(Infinity), m.lengthRange(1, 2));"
+                    + " return seen;"))
+        .isEqualTo(
+            List.of(
+                "1.75 m −0.25",
+                "175 cm −25",
+                "1753 mm −250",
+                "5' 9\" −0' 9.84\"",
+                "∞",
+                "1.00–2.00 m"));
+  }
+
+  @Test
+  void scoreScale_zoomsAboutAFrame_slidesWithinTheShot_andStaysWholeWhenTheShotGrows() {
+    assertThat(
+            run(
+                "floor/score-scale.js",
+                "const s = new m.ScoreScale(); s.width = 1212; s.setWhole(1001, 2440);"
+                    + " const whole = [s.from, s.to]; s.setWhole(1001, 3000); const grown = s.to;"
+                    + " s.zoom(0.1, 1500); const x = s.x(1500); s.zoom(0.5, 1500);"
+                    + " const stays = Math.abs(s.x(1500) - x) < 1e-9; s.slide(-1e6); const left = s.from;"
+                    + " s.slide(1e6); const right = s.to; s.zoom(1e-9, 2000); const least = s.span;"
+                    + " s.setWhole(1001, 1100); return [...whole, grown, stays, left, right, least, s.from,"
+                    + " s.to, s.showsAll].join();"))
+        .isEqualTo("1001,2440,3000,true,1001,3000,6,1001,1100,true");
+  }
+
+  @Test
+  void time_isShownSinceTheFirstFrame() {
+    assertThat(
+            run(
+                "common/time-text.js",
+                "const h = { in: 1001, rate: '24000/1001' };"
+                    + " return ['frames', 'seconds', 'timecode'].flatMap((w) =>"
+                    + " [m.timeText(1001, h, w), m.timeText(1061, h, w), m.timeText(998, h, w)])"))
+        .isEqualTo(
+            List.of(
+                "1001",
+                "1061",
+                "998",
+                "0.00 s",
+                "2.50 s",
+                "−0.13 s",
+                "00:00:00:00",
+                "00:00:02:12",
+                "−00:00:00:03"));
   }
 
   @Test
@@ -153,19 +250,35 @@ class ModulesTest extends BrowserTest {
         .isEqualTo(List.of(true, true, true, true, true, "0.02,0.2,10,50"));
   }
 
+  private static final String PLAYBACK =
+      "const desk = { frame: 1003, range: null, first: () => 1001, last: () => 1012,"
+          + " goTo(f) { this.frame = f; }, store: { header: { rate: '24' } } };"
+          + " const p = new m.Playback(desk);"
+          + " const at = (ms) => { p.playing = true; p.tick(ms); const is = p.playing;"
+          + " p.playing = false; return `${desk.frame}${is ? '' : ' stopped'}`; };"
+          + " const from = (index) => Object.assign(p, { startTime: 0, startIndex: index,"
+          + " countedSince: 0, drawn: 0 }); ";
+
   @Test
   void playback_keepsTime_dropsFramesRatherThanSlows_andLoopsOrStops() {
     String play =
-        "const desk = { frame: 1003, first: () => 1001, last: () => 1012, goTo(f) { this.frame = f; },"
-            + " store: { header: { rate: '24' } } }; const p = new m.Playback(desk);"
-            + " const at = (ms) => { p.playing = true; p.tick(ms); const is = p.playing;"
-            + " p.playing = false; return `${desk.frame}${is ? '' : ' stopped'}`; };"
-            + " Object.assign(p, { startTime: 0, startFrame: 1003, countedSince: 0, drawn: 0 });"
-            + " const seen = [at(40), at(42), at(210), at(375), at(417), at(917)];"
-            + " p.loop = false; seen.push(at(1000)); return seen.join();";
+        PLAYBACK
+            + "from(2); const seen = [at(40), at(42), at(210), at(375), at(417), at(917)];"
+            + " p.loop = 'once'; seen.push(at(1000)); return seen.join();";
     // 24 frames a second: 41.7 ms each; after frame 1012 comes 1001 again, twelve frames a round
     assertThat(run("shot/playback.js", play))
         .isEqualTo("1003,1004,1008,1012,1001,1001,1012 stopped");
+  }
+
+  @Test
+  void playback_loopsARange_andGoesRoundTheSeam() {
+    String play =
+        PLAYBACK
+            + "desk.range = { from: 1004, to: 1006 }; p.loop = 'range'; from(0);"
+            + " const range = [0, 42, 84, 126].map(at); p.loop = 'seam'; p.seamFrames = 2; from(0);"
+            + " const seam = [0, 42, 84, 126, 168].map(at); return [...range, ...seam].join();";
+    assertThat(run("shot/playback.js", play))
+        .isEqualTo("1004,1005,1006,1004,1011,1012,1001,1002,1011");
   }
 
   @Test
@@ -182,23 +295,25 @@ class ModulesTest extends BrowserTest {
   }
 
   @Test
-  void chainParts_canBeSwitchedWhereTheyHaveAnEffect() {
+  void parts_canBeSwitchedWhereTheyHaveAnEffect() {
     String nodes =
-        "const still = { id: 's', kind: 'piece', channels: { x: 1 } };"
-            + " const moving = { id: 'm', kind: 'null', channels: { x: { keys: [[1, 0, 'settle']] } } };"
-            + " const cam = { id: 'c', name: 'A-cam', kind: 'camera', carrier: 'm', off: ['lens'],"
-            + " lens: {}, channels: { x: 0, focal: 35 } }; moving.name = 'Dolly'; moving.off = ['keys'];"
-            + " const store = { byId: new Map([['c', cam], ['m', moving]]), carriersOf: () => [moving] };";
+        "const still = m.complete({ id: 's', chain: [{ part: 'keys', x: 1 }] });"
+            + " const moving = m.complete({ id: 'm', name: 'Dolly', chain: [{ part: 'keys', on: false,"
+            + " x: { keys: [[1, 0, 'settle']] } }] });"
+            + " const cam = m.complete({ id: 'c', name: 'A-cam', chain: [{ part: 'keys', x: 0 },"
+            + " { part: 'carried', by: [{ node: 'm' }] }, { part: 'aim', id: 'aim-1', on: false },"
+            + " { part: 'lens', on: false, focal: 35 }] });"
+            + " const store = { byId: new Map([['c', cam], ['m', moving]]), carriersOf: () => [moving] };"
+            + " const can = (node, id) => m.canSwitch(node, m.partOf(node, id));"
+            + " const lit = m.complete({ chain: [{ part: 'lens', focal: 35 }] });";
     assertThat(
-            run(
-                "shot/chain-parts.js",
+            withParts(
+                "shot/parts.js",
                 nodes
-                    + " return [m.canSwitch(still, 'keys'), m.canSwitch(still, 'carried'),"
-                    + " m.canSwitch(moving, 'keys'), m.canSwitch(cam, 'carried'),"
-                    + " m.canSwitch(cam, 'keys'), m.canSwitch({ ...cam, off: [] }, 'lens'),"
-                    + " m.canSwitch(cam, 'lens'), m.partOf('tilt'), m.partOf('focus'),"
-                    + " ...m.offInRig(store, 'c')].join()"))
-        .isEqualTo("false,false,true,true,false,false,true,keys,lens,Dolly: Keys off,Lens off");
+                    + " return [can(still, 'keys'), can(still, 'carried'), can(moving, 'keys'),"
+                    + " can(cam, 'carried'), can(cam, 'keys'), can(cam, 'aim-1'), can(lit, 'lens'),"
+                    + " can(cam, 'lens'), ...m.offInRig(store, 'c')].join()"))
+        .isEqualTo("false,false,true,true,false,true,false,true,Dolly: Keys off,Aim off,Lens off");
   }
 
   @Test

@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 class PathTest extends BrowserTest {
 
   private JsonNode keys(long shot, String channel) {
-    return app.node(shot, "dolly").get("channels").get(channel).get("keys");
+    return app.part(shot, "dolly", "keys").get(channel).get("keys");
   }
 
   private Page openDolly(long shot) {

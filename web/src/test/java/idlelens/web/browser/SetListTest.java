@@ -28,7 +28,7 @@ class SetListTest extends BrowserTest {
     double before = number(page, "() => idleLens.store.pose('a-cam', 1001).z");
     page.keyboard().press("Delete");
     waitForRevision(page, 3);
-    assertThat(app.node(shot, "a-cam").get("carrier").stringValue())
+    assertThat(app.carrier(shot, "a-cam"))
         .as("what it carried goes to the next carrier")
         .isEqualTo("shoulder");
     assertThat(number(page, "() => idleLens.store.pose('a-cam', 1001).z"))
@@ -36,7 +36,7 @@ class SetListTest extends BrowserTest {
         .isCloseTo(before, within(1e-5));
     page.keyboard().press("Control+z");
     waitForRevision(page, 4);
-    assertThat(app.node(shot, "a-cam").get("carrier").stringValue()).isEqualTo("head");
+    assertThat(app.carrier(shot, "a-cam")).isEqualTo("head");
     page.close();
   }
 
@@ -55,7 +55,7 @@ class SetListTest extends BrowserTest {
     page.click("[data-card=carried]");
     page.selectOption(".settings select[aria-label='Carried by']", outer);
     waitForRevision(page, 4);
-    assertThat(app.node(shot, inner).get("carrier").stringValue()).isEqualTo(outer);
+    assertThat(app.carrier(shot, inner)).isEqualTo(outer);
     String indent =
         "id => parseFloat(document.querySelector(`li[data-id='${id}']`).style.paddingLeft)";
     double out = ((Number) page.evaluate(indent, outer)).doubleValue();

@@ -13,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 class TimingTest extends BrowserTest {
 
   private List<Double> frames(long shot, String node, String channel) {
-    JsonNode keys = app.node(shot, node).get("channels").get(channel).get("keys");
+    JsonNode keys = app.part(shot, node, "keys").get(channel).get("keys");
     return keys.valueStream().map(k -> k.get(0).doubleValue()).toList();
   }
 
@@ -165,8 +165,7 @@ class TimingTest extends BrowserTest {
     page.waitForSelector(".settings .what:text-is('Restore version “First take”')");
     page.click("button[aria-label='Go back to revision 2']");
     waitForRevision(page, 4);
-    assertThat(app.node(shot, "dolly").get("channels").get("z").toString())
-        .contains("[1144.0,4.2,");
+    assertThat(app.part(shot, "dolly", "keys").get("z").toString()).contains("[1144.0,4.2,");
     page.keyboard().press("g");
     page.waitForFunction("() => document.querySelector('#ghost-names').hidden");
     page.close();

@@ -112,12 +112,12 @@ class DurabilityTest {
   private void assertReadable(long shot, long acknowledged) {
     long revision = app.revision(shot);
     assertThat(revision).isGreaterThanOrEqualTo(acknowledged);
-    JsonNode x = app.node(shot, "keeper").get("channels").get("x");
+    JsonNode x = app.part(shot, "keeper", "keys").get("x");
     assertThat(x.longValue()).isEqualTo(revision);
     // and every revision before it: undo walks through all of them
     for (long r = revision - 1; r > revision - 10; r--) {
       assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(200);
-      assertThat(app.node(shot, "keeper").get("channels").get("x").longValue()).isEqualTo(r);
+      assertThat(app.part(shot, "keeper", "keys").get("x").longValue()).isEqualTo(r);
     }
   }
 
@@ -181,7 +181,6 @@ class DurabilityTest {
     assertThat(answer.json().get("detail").stringValue())
         .startsWith("The disk of the database is full: this change was not saved");
     assertThat(app.revision(shot)).isEqualTo(acknowledged);
-    assertThat(app.node(shot, "keeper").get("channels").get("x").longValue())
-        .isEqualTo(acknowledged);
+    assertThat(app.part(shot, "keeper", "keys").get("x").longValue()).isEqualTo(acknowledged);
   }
 }

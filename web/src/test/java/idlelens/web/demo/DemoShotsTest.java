@@ -11,7 +11,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.PoseTrack;
-import idlelens.core.scene.Channel;
+import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Shape;
@@ -102,9 +102,9 @@ class DemoShotsTest {
     for (Shot shot : DemoShots.all()) {
       Evaluation motion = Evaluation.of(shot);
       for (Node node : shot.nodes()) {
-        for (Channel channel : Channel.POSE) {
-          double[] own = motion.of(node.id()).channels().values(channel);
-          if (channel.isTurn() == turns && own.length > 1) {
+        for (Path channel : Path.POSE) {
+          double[] own = motion.of(node.id()).values(channel);
+          if ((Path.POSE.indexOf(channel) >= 3) == turns && own.length > 1) {
             tracks.add(own);
           }
         }
@@ -141,9 +141,9 @@ class DemoShotsTest {
     for (Node node : shot.nodes()) {
       List<Creep> creeps = Creep.find(node);
       assertThat(creeps).as(node.name()).hasSize(node.id().equals("head") ? 1 : 0);
-      for (Channel channel : Channel.POSE) {
-        Curve curve = node.channels().get(channel);
-        boolean guilty = node.id().equals("dolly") && channel == Channel.Z;
+      for (Path channel : Path.POSE) {
+        Curve curve = node.chain().curve(channel);
+        boolean guilty = node.id().equals("dolly") && channel == Path.Z;
         boolean large =
             curve.keys().size() > 1
                 && Overshoots.find(curve, 0).stream().anyMatch(o -> Math.abs(o.amount()) > 0.01);

@@ -20,10 +20,10 @@ class LiveShotsTest {
   void manyShots_theLongestUnusedIsForgotten() {
     LiveShots live = new LiveShots();
     for (long id = 0; id < 24; id++) {
-      live.put(id, new LiveShot(1, SHOT, null));
+      live.put(id, new LiveShot(1, SHOT));
     }
     assertThat(live.find(0)).isPresent(); // used just now, so 1 is the longest unused
-    live.put(99, new LiveShot(1, SHOT, null));
+    live.put(99, new LiveShot(1, SHOT));
     assertThat(live.find(0)).isPresent();
     assertThat(live.find(1)).isEmpty();
     live.forget(0);
@@ -32,7 +32,7 @@ class LiveShotsTest {
 
   @Test
   void next_lendsTheMotionOn() {
-    LiveShot before = new LiveShot(1, SHOT, null);
+    LiveShot before = new LiveShot(1, SHOT);
     LiveShot after = before.next(2, new Rename("keeper", "Watch").apply(SHOT));
     assertThat(after.motion().of("a-cam").world()).isSameAs(before.motion().of("a-cam").world());
     assertThat(after.motion().grid().count()).isEqualTo(14);

@@ -32,7 +32,7 @@ class ShotApiTest {
   }
 
   private double keeperX(long shot) {
-    return app.node(shot, "keeper").get("channels").get("x").doubleValue();
+    return app.part(shot, "keeper", "keys").get("x").doubleValue();
   }
 
   @Test

@@ -1,0 +1,119 @@
+package idlelens.core.edit;
+
+import idlelens.core.part.Path;
+import idlelens.core.scene.Shot;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.Set;
+
+/**
+ * What an edit changes of a shot, and what else its outcome depends on. Two edits of one shot whose
+ * footprints do not conflict give the same shot in either order; only the order of the list of
+ * nodes follows that of their arrival.
+ */
+public record Footprint(Set<Place> changes, Set<Place> reliesOn) {
+  /** Of an edit that conflicts with all others. */
+  public static final Footprint ALL = new Footprint(Set.of(Place.SHOT), Set.of());
+
+  public Footprint {
+    changes = Set.copyOf(changes);
+    reliesOn = Set.copyOf(reliesOn);
+  }
+
+  /** Whether one edit changes what the other changes or relies on. */
+  public boolean conflictsWith(Footprint other) {
+    return meet(changes, other.changes)
+        || meet(changes, other.reliesOn)
+        || meet(reliesOn, other.changes);
+  }
+
+  /** Both together, for edits that are applied as one. */
+  public Footprint and(Footprint other) {
+    return new Footprint(union(changes, other.changes), union(reliesOn, other.reliesOn));
+  }
+
+  private static Set<Place> union(Set<Place> one, Set<Place> other) {
+    Set<Place> all = new HashSet<>(one);
+    all.addAll(other);
+    return all;
+  }
+
+  /** Whether a place of one set is, holds, or lies in one of the other. */
+  private static boolean meet(Set<Place> one, Set<Place> other) {
+    return liesIn(one, other) || liesIn(other, one);
+  }
+
+  private static boolean liesIn(Set<Place> inner, Set<Place> outer) {
+    for (Place place : inner) {
+      for (Place around = place; around != null; around = around.outer()) {
+        if (outer.contains(around)) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  /** Gathers a footprint. */
+  static final class Builder {
+    private final Shot shot;
+    private final Set<Place> changes = new LinkedHashSet<>();
+    private final Set<Place> reliesOn = new LinkedHashSet<>();
+
+    Builder(Shot shot) {
+      this.shot = shot;
+    }
+
+    Builder changes(Place... places) {
+      changes.addAll(Set.of(places));
+      return this;
+    }
+
+    Builder reliesOn(Place... places) {
+      reliesOn.addAll(Set.of(places));
+      return this;
+    }
+
+    /** Curves change, and may be locked. */
+    Builder changes(String id, Collection<Path> paths) {
+      paths.forEach(p -> changes.add(Place.path(id, p)));
+      return reliesOn(Place.takesKeys(id), Place.there(id));
+    }
+
+    /** All of a chain changes: its curves, which may be locked, and what its parts hold. */
+    Builder changesChain(String id) {
+      return changes(Place.chain(id)).reliesOn(Place.takesKeys(id), Place.there(id));
+    }
+
+    /** Keys are made: with the tangent for new ones, and only where the parts are on. */
+    Builder keys(String id, Collection<Path> paths) {
+      paths.forEach(p -> reliesOn.add(Place.on(id, p.part())));
+      reliesOn(Place.header("newKeys"));
+      return changes(id, paths);
+    }
+
+    /** The motion of a node in the world, and so that of all on which it depends. */
+    Builder reliesOnMotion(String id) {
+      for (String reached : shot.reachedFrom(id)) {
+        reliesOn(Place.chain(reached));
+      }
+      return reliesOn(Place.header("range"), Place.header("rate"));
+    }
+
+    /** A lean on a node is added: it must be there, and none may be added that closes a loop. */
+    Builder leansOn(String id) {
+      reliesOn(Place.there(id));
+      shot.find(id).ifPresent(n -> shot.reachedFrom(id).forEach(r -> reliesOn(Place.leans(r))));
+      return this;
+    }
+
+    Footprint done() {
+      return new Footprint(changes, reliesOn);
+    }
+  }
+
+  static Builder of(Shot shot) {
+    return new Builder(shot);
+  }
+}

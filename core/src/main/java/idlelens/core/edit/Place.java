@@ -1,0 +1,103 @@
+package idlelens.core.edit;
+
+import idlelens.core.part.Path;
+import idlelens.core.rule.Require;
+
+/**
+ * Something in a shot that an edit changes or relies on. Places are nested: a curve is in its part,
+ * that in the chain of its node, that in the node, and all are in the shot. Written with strokes
+ * between, as {@code node/cam/chain/keys/x}; the shot is the empty text.
+ */
+public record Place(String text) {
+  /** All there is. */
+  public static final Place SHOT = new Place("");
+
+  public Place {
+    Require.present(text, "place");
+  }
+
+  /** All markers. */
+  static final Place MARKERS = new Place("markers");
+
+  /** The order in which nodes stand in the list, and which there are. */
+  static final Place ORDER = new Place("order");
+
+  static Place header(String field) {
+    return new Place("header/" + field);
+  }
+
+  static Place marker(String id) {
+    return new Place("markers/" + id);
+  }
+
+  /** That a node is in the list. */
+  static Place inOrder(String id) {
+    return new Place("order/" + id);
+  }
+
+  static Place node(String id) {
+    return new Place("node/" + id);
+  }
+
+  /** That a node is there at all. */
+  static Place there(String id) {
+    return node(id).in("there");
+  }
+
+  /** That a node carries, or is copied with, another. */
+  static Place carries(String carrier, String child) {
+    return new Place("node/" + carrier + "/carries/" + child);
+  }
+
+  static Place takesKeys(String id) {
+    return node(id).in("takes-keys");
+  }
+
+  static Place chain(String id) {
+    return node(id).in("chain");
+  }
+
+  /** What a chain reads of other nodes. */
+  static Place leans(String id) {
+    return chain(id).in(".leans");
+  }
+
+  /** The order of a chain's parts, and which there are. */
+  static Place parts(String id) {
+    return chain(id).in(".parts");
+  }
+
+  static Place part(String id, String part) {
+    return chain(id).in(part);
+  }
+
+  /** All of a part's settings that are no curves. */
+  static Place settings(String id, String part) {
+    return part(id, part).in(".settings");
+  }
+
+  /** Whether a part is on. */
+  static Place on(String id, String part) {
+    return part(id, part).in(".on");
+  }
+
+  /** The frames that a part holds. */
+  static Place stamp(String id, String part, String stamp) {
+    return part(id, part).in(".stamp").in(stamp);
+  }
+
+  static Place path(String id, Path path) {
+    return part(id, path.part()).in(path.parameter());
+  }
+
+  /** Something inside this. */
+  Place in(String inner) {
+    return new Place(text.isEmpty() ? inner : text + "/" + inner);
+  }
+
+  /** What this is in, or null for the shot. */
+  Place outer() {
+    int end = text.lastIndexOf('/');
+    return text.isEmpty() ? null : end < 0 ? SHOT : new Place(text.substring(0, end));
+  }
+}

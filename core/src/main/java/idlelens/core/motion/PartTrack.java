@@ -1,0 +1,102 @@
+package idlelens.core.motion;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.part.Curves;
+import idlelens.core.part.Family;
+import idlelens.core.part.Parameter;
+import idlelens.core.time.SampleGrid;
+import java.util.List;
+
+/**
+ * The values of a part's parameters on every sample, in the units of the document. A parameter that
+ * never changes has one sample that stands for all.
+ */
+public final class PartTrack {
+  private final SampleGrid grid;
+  private final Curves curves;
+  private final double[][] values;
+
+  private PartTrack(SampleGrid grid, Curves curves) {
+    this.grid = grid;
+    this.curves = curves;
+    this.values = new double[curves.list().size()][];
+  }
+
+  /** Samples all curves, taking over from an earlier track of the part those that are the same. */
+  static PartTrack sample(Curves curves, SampleGrid grid, PartTrack earlier) {
+    boolean known =
+        earlier != null
+            && earlier.grid.equals(grid)
+            && earlier.curves.parameters().equals(curves.parameters());
+    PartTrack track = new PartTrack(grid, curves);
+    boolean all = known;
+    for (int i = 0; i < track.values.length; i++) {
+      boolean same = known && earlier.curves.list().get(i) == curves.list().get(i);
+      all &= same;
+      track.values[i] = same ? earlier.values[i] : sample(curves, i, grid);
+    }
+    return all ? earlier : track;
+  }
+
+  private static double[] sample(Curves curves, int index, SampleGrid grid) {
+    Parameter parameter = curves.parameters().get(index);
+    Curve curve = curves.list().get(index);
+    double[] out = new double[curve.isConstant() ? 1 : grid.count()];
+    curve.player().fill(grid.first(), 1.0 / grid.stepsPerFrame(), out);
+    if (!isFree(
+        parameter.family())) { // a lens stays a lens even where its curve swings out of range
+      for (int i = 0; i < out.length; i++) {
+        out[i] = parameter.clamp(out[i]);
+      }
+    }
+    return out;
+  }
+
+  /** Places and turns mean something wherever they are. */
+  private static boolean isFree(Family family) {
+    return family == Family.PLACE || family == Family.TURN;
+  }
+
+  public List<Parameter> parameters() {
+    return curves.parameters();
+  }
+
+  /** The samples of one parameter: one for all, or one for each sample of the grid. */
+  public double[] values(Parameter parameter) {
+    return values[curves.parameters().indexOf(parameter)];
+  }
+
+  public double value(Parameter parameter, int sample) {
+    double[] all = values(parameter);
+    return all[all.length == 1 ? 0 : sample];
+  }
+
+  boolean isStill() {
+    for (double[] column : values) {
+      if (column.length > 1) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether all samples are those of another track, or equal where none changes. */
+  boolean shares(PartTrack other) {
+    if (this == other) {
+      return true;
+    }
+    if (!grid.equals(other.grid) || values.length != other.values.length) {
+      return false;
+    }
+    for (int i = 0; i < values.length; i++) {
+      if (values[i] != other.values[i]) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  SampleGrid grid() {
+    return grid;
+  }
+}

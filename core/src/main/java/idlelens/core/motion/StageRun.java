@@ -1,0 +1,58 @@
+package idlelens.core.motion;
+
+import idlelens.core.part.Slot;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The stages that one node's motion passes, each with the track it made. */
+final class StageRun {
+  private final List<Step> steps;
+  private final List<PoseTrack> tracks = new ArrayList<>();
+
+  /** A stage and the slot of the part it is of. */
+  record Step(Slot slot, Stage stage) {}
+
+  private StageRun(List<Step> steps) {
+    this.steps = steps;
+  }
+
+  /**
+   * Runs the stages in order, taking over what an earlier run made from the same stage and the same
+   * track before it.
+   */
+  static StageRun of(List<Step> steps, StageRun earlier) {
+    StageRun run = new StageRun(steps);
+    PoseTrack track = null;
+    for (Step step : steps) {
+      PoseTrack known = earlier == null ? null : earlier.made(step.stage(), track);
+      track = known == null ? step.stage().apply(track) : known;
+      run.tracks.add(track);
+    }
+    return run;
+  }
+
+  /** What this run made of a track by such a stage, or null. */
+  private PoseTrack made(Stage stage, PoseTrack before) {
+    for (int i = 0; i < steps.size(); i++) {
+      if ((i == 0 ? null : tracks.get(i - 1)) == before && steps.get(i).stage().sameAs(stage)) {
+        return tracks.get(i);
+      }
+    }
+    return null;
+  }
+
+  /** The track behind all stages of a slot and those before it. */
+  PoseTrack after(Slot slot) {
+    PoseTrack track = tracks.get(0);
+    for (int i = 1; i < steps.size(); i++) {
+      if (steps.get(i).slot().ordinal() <= slot.ordinal()) {
+        track = tracks.get(i);
+      }
+    }
+    return track;
+  }
+
+  PoseTrack result() {
+    return tracks.get(tracks.size() - 1);
+  }
+}

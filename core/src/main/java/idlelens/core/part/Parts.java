@@ -1,0 +1,24 @@
+package idlelens.core.part;
+
+import idlelens.core.rule.RefusedException;
+import java.util.List;
+
+/** All kinds of part, in the order of the chain. */
+public final class Parts {
+  public static final List<PartKind> KINDS = List.of(Keys.KIND, Carried.KIND, Aim.KIND, Lens.KIND);
+
+  private Parts() {}
+
+  /** The kind of that name. */
+  public static PartKind kind(String word) {
+    return KINDS.stream()
+        .filter(k -> k.word().equals(word))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new RefusedException(
+                    "part",
+                    "'" + word + "'",
+                    String.join(", ", KINDS.stream().map(PartKind::word).toList())));
+  }
+}

@@ -1,0 +1,80 @@
+package idlelens.exchange.json;
+
+import static idlelens.exchange.json.EditParts.id;
+import static idlelens.exchange.json.EditParts.texts;
+
+import idlelens.core.edit.AddPart;
+import idlelens.core.edit.OrderParts;
+import idlelens.core.edit.RemovePart;
+import idlelens.core.edit.SetPart;
+import idlelens.core.edit.SetStamp;
+import idlelens.core.edit.SwitchPart;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Stamp;
+import idlelens.core.part.Window;
+import idlelens.exchange.format.FormatException;
+import java.util.List;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Edits of any part of a chain. */
+final class PartEditForms {
+  static final List<EditForm<?>> ALL =
+      List.of(
+          EditForm.of(
+              "add-part",
+              AddPart.class,
+              "id part",
+              p -> new AddPart(id(p), PartJson.read(p.get("part"))),
+              (e, out) -> out.put("id", e.id()).set("part", PartJson.write(e.part()))),
+          EditForm.of(
+              "remove-part",
+              RemovePart.class,
+              "id part",
+              p -> new RemovePart(id(p), p.get("part").text()),
+              (e, out) -> out.put("id", e.id()).put("part", e.part())),
+          EditForm.of(
+              "order-parts",
+              OrderParts.class,
+              "id parts",
+              p -> new OrderParts(id(p), p.get("parts").list(Chain.MOST, JsonPlace::text)),
+              (e, out) -> texts(out.put("id", e.id()), "parts", e.parts())),
+          EditForm.of(
+              "set-part",
+              SetPart.class,
+              "id part",
+              p -> new SetPart(id(p), PartJson.read(p.get("part"))),
+              (e, out) -> out.put("id", e.id()).set("part", PartJson.settings(e.part()))),
+          EditForm.older(
+              "set-lens",
+              SetPart.class,
+              "id lens",
+              p -> new SetPart(id(p), LensJson.read(p.get("lens")))),
+          EditForm.of(
+              "switch-part",
+              SwitchPart.class,
+              "id part on",
+              p -> new SwitchPart(id(p), p.get("part").text(), p.get("on").flag()),
+              (e, out) -> out.put("id", e.id()).put("part", e.part()).put("on", e.on())),
+          EditForm.of(
+              "set-stamp",
+              SetStamp.class,
+              "id part stamp " + String.join(" ", WindowJson.FIELDS),
+              p -> new SetStamp(id(p), p.get("part").text(), stamp(p)),
+              PartEditForms::stamp));
+
+  private PartEditForms() {}
+
+  private static Stamp stamp(JsonPlace p) throws FormatException {
+    if (!p.get("stamp").text().equals(Window.OPEN.id())) {
+      throw p.get("stamp").refusal(Window.OPEN.id());
+    }
+    return WindowJson.read(p);
+  }
+
+  private static void stamp(SetStamp e, ObjectNode out) {
+    out.put("id", e.id()).put("part", e.part()).put("stamp", e.stamp().id());
+    if (e.stamp() instanceof Window window) {
+      WindowJson.write(window, out);
+    }
+  }
+}

@@ -1,0 +1,79 @@
+package idlelens.web.shot;
+
+import idlelens.core.part.Family;
+import idlelens.core.part.Parameter;
+import idlelens.core.part.PartKind;
+import idlelens.core.part.Parts;
+import idlelens.core.quantity.QuantityKind;
+import idlelens.exchange.json.JsonPlace;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The kinds of part with their parameters the families of these, and the units that numbers may be
+ * typed in, as the browser gets them.
+ */
+final class PartKindJson {
+  /** Hues of the palette; parameters of one family and kind take them in turn. */
+  private static final Map<Family, List<String>> HUES =
+      new EnumMap<>(
+          Map.of(
+              Family.PLACE, List.of("tide", "kelp", "brass"),
+              Family.TURN, List.of("plum", "slate", "ember"),
+              Family.FOCAL, List.of("ink"),
+              Family.STOP, List.of("soft"),
+              Family.FOCUS, List.of("ink"),
+              Family.WEIGHT, List.of("slate", "kelp", "plum")));
+
+  private PartKindJson() {}
+
+  static ObjectNode all() {
+    ObjectNode out = JsonNodeFactory.instance.objectNode();
+    ArrayNode parts = out.putArray("parts");
+    Parts.KINDS.forEach(kind -> write(kind, parts.addObject()));
+    ArrayNode families = out.putArray("families");
+    Stream.of(Family.values()).forEach(family -> write(family, families.addObject()));
+    ObjectNode quantities = out.putObject("quantities");
+    for (QuantityKind kind : QuantityKind.values()) {
+      ObjectNode units = quantities.putObject(JsonPlace.word(kind));
+      new TreeMap<>(kind.factors()).forEach(units::put);
+    }
+    return out;
+  }
+
+  private static void write(PartKind kind, ObjectNode out) {
+    out.put("part", kind.word()).put("label", kind.label()).put("says", kind.says());
+    out.put("slot", JsonPlace.word(kind.slot())).put("many", kind.many());
+    out.put("source", kind.source()).put("window", kind.window());
+    ArrayNode nodes = out.putArray("nodes");
+    kind.nodes().stream().sorted().forEach(nodes::add);
+    ArrayNode parameters = out.putArray("parameters");
+    Map<Family, Integer> seen = new EnumMap<>(Family.class);
+    for (Parameter parameter : kind.parameters()) {
+      int nth = seen.merge(parameter.family(), 1, Integer::sum) - 1;
+      write(parameter, nth, parameters.addObject());
+    }
+  }
+
+  private static void write(Parameter parameter, int nth, ObjectNode out) {
+    List<String> hues = HUES.get(parameter.family());
+    out.put("id", parameter.id()).put("label", parameter.label());
+    out.put("family", parameter.family().id());
+    out.put("least", parameter.least()).put("most", parameter.most());
+    out.put("usual", parameter.usual());
+    out.put("colour", hues.get(nth % hues.size()));
+  }
+
+  private static void write(Family family, ObjectNode out) {
+    out.put("id", family.id()).put("unit", family.unit());
+    out.put("quantity", JsonPlace.word(family.quantity()));
+    out.put("digits", family.digits()).put("step", family.step());
+    out.put("tolerance", family.tolerance());
+  }
+}

@@ -1,0 +1,124 @@
+// What the artist can do by a key or a button of the page.
+import { getJson } from '../common/api.js';
+import { toast } from '../common/toasts.js';
+
+const $ = (id) => document.getElementById(id);
+
+/** Shows the version compared with last, or the latest kept one, beside this state; or none. */
+async function toggleGhost({ store, desk }) {
+  if (store.ghosts.length) {
+    desk.lastCompared = store.ghosts;
+    await store.compare([]);
+    return;
+  }
+  desk.lastCompared ??= (await getJson(store.path('/versions'))).slice(0, 1);
+  if (desk.lastCompared.length) await store.compare(desk.lastCompared);
+  else {
+    const toHistory = { action: 'History', onAction: () => desk.showTab('history') };
+    toast('There is no version yet: keep one under History', toHistory);
+  }
+}
+
+function letGo({ desk }) {
+  if (desk.picking) desk.stopPicking();
+  else if (desk.loose) desk.letGoOfLoose();
+  else desk.chooseKeys(null);
+}
+
+function walk({ desk }, call) {
+  desk.loose = null;
+  desk.announce('loose');
+  call();
+}
+
+function centre({ desk, curves, plan }) {
+  if (desk.view === 'curves') curves.graph.fit(!desk.chosen.isEmpty);
+  plan.centreOnSelection();
+}
+
+/** @param page store, desk and all views */
+export function actionsOf(page) {
+  const { store, desk, playback, operate, score, views } = page;
+  return {
+    play: () => playback.toggle(),
+    step: (by) => {
+      playback.stop();
+      desk.goTo(desk.frame + by);
+    },
+    keyBefore: () => desk.previousKey(),
+    keyAfter: () => desk.nextKey(),
+    keyPose: () => desk.keyPose(),
+    letGo: () => letGo(page),
+    removeKeys: () => desk.removeKeys(),
+    operate: () => operate.toggle(),
+    centre: () => centre(page),
+    swapPlan: () => views.swapSide(),
+    mark: () => desk.mark(),
+    ghost: () => toggleGhost(page),
+    zoomIn: () => score.zoomBy(1),
+    zoomOut: () => score.zoomBy(-1),
+    wholeShot: () => score.fit(),
+    copy: () => desk.copyKeys(),
+    paste: () => desk.pasteKeys(),
+    camera: (n) => {
+      const camera = store.cameras()[n - 1];
+      if (camera) desk.showCamera(camera.id);
+    },
+    undo: () => walk(page, () => store.undo()),
+    redo: () => walk(page, () => store.redo()),
+    help: () => /** @type {HTMLDialogElement} */ ($('shortcuts')).showModal(),
+  };
+}
+
+function toggleSpeed({ plan }) {
+  plan.layer.bySpeed = !plan.layer.bySpeed;
+  $('speed').setAttribute('aria-pressed', String(plan.layer.bySpeed));
+  plan.ask('all');
+}
+
+function toggleGuides({ picture }) {
+  const on = $('guides').getAttribute('aria-pressed') !== 'true';
+  $('guides').setAttribute('aria-pressed', String(on));
+  picture?.setGuides(on);
+}
+
+function connectOperate({ operate }) {
+  const modes = /** @type {HTMLElement[]} */ ([...document.querySelectorAll('[data-mode]')]);
+  for (const b of modes) b.addEventListener('click', () => operate.setMode(b.dataset.mode));
+  operate.addEventListener('change', () => {
+    $('operate').setAttribute('aria-pressed', String(operate.on));
+    $('operate-modes').hidden = !operate.on;
+    for (const b of modes) b.setAttribute('aria-pressed', String(b.dataset.mode === operate.mode));
+  });
+}
+
+/** Gives the buttons of the page their effect. */
+export function connectButtons(page, actions) {
+  const { store, desk, list } = page;
+  const clicks = {
+    undo: actions.undo,
+    redo: actions.redo,
+    play: actions.play,
+    operate: actions.operate,
+    centre: actions.centre,
+    help: actions.help,
+    mark: actions.mark,
+    'step-back': () => actions.step(-1),
+    'step-on': () => actions.step(1),
+    'key-back': actions.keyBefore,
+    'key-on': actions.keyAfter,
+    record: () => desk.setRecord(!desk.record),
+    rename: () => list.rename(),
+    duplicate: () => list.duplicate(),
+    remove: () => list.remove(),
+    facts: () => desk.chooseCard('shot'),
+    speed: () => toggleSpeed(page),
+    guides: () => toggleGuides(page),
+  };
+  for (const [id, todo] of Object.entries(clicks)) $(id).addEventListener('click', todo);
+  $('keying').addEventListener('change', (event) =>
+    desk.setKeying(/** @type {HTMLSelectElement} */ (event.target).value),
+  );
+  store.addEventListener('refused', (event) => toast(event.detail.message, { bad: true }));
+  connectOperate(page);
+}

@@ -1,0 +1,55 @@
+// What each card of the chain says, and the column that its little curve shows; one line a kind of part.
+import { millimetres, stop, trimmed } from '../common/format.js';
+import { lengthText } from '../common/units.js';
+import { keyFrames } from '../shot/keys.js';
+import { pathsIn, POSE } from '../shot/parts.js';
+import { targetName } from '../shot/targets.js';
+
+const LINES = {
+  keys(store, desk, node) {
+    const poses = keyFrames(node, POSE);
+    const partial = poses.filter((k) => k.channels.length < POSE.length).length;
+    const whole = poses.length - partial;
+    const words = [whole && `${whole} ${whole === 1 ? 'pose' : 'poses'}`, partial && `${partial} partial`];
+    return { line: words.filter(Boolean).join(', ') || 'Still: no keys yet', columns: ownOf(store, node, POSE) };
+  },
+
+  carried(store, desk, node) {
+    const carriers = store.carriersOf(node.id);
+    const motion = carriers.length ? store.motion.get(carriers[carriers.length - 1].id) : null;
+    const columns = motion ? [motion.x, motion.z, motion.y, motion.qy, motion.qx] : [];
+    return { line: carriers.map((n) => n.name).join(' › ') || 'The world', columns };
+  },
+
+  aim(store, desk, node, part) {
+    const second = part.second ? ` › ${targetName(store, part.second)}` : '';
+    return { line: `${targetName(store, part.target)}${second}`, columns: ownOf(store, node, pathsIn(part)) };
+  },
+
+  lens(store, desk, node, part) {
+    const lens = store.lens(node.id, desk.frame);
+    const keyed = keyFrames(node, pathsIn(part)).length > 0;
+    const distance = keyed ? 'pull' : lengthText(lens?.focusM ?? 0);
+    const focus = part.follow ? `follows ${targetName(store, part.follow)}` : distance;
+    const columns = store.motion.get(node.id)?.lens;
+    return {
+      line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`,
+      columns: columns ? [columns.focalMm, columns.focusM, columns.fStop] : [],
+    };
+  },
+};
+
+const ownOf = (store, node, paths) => paths.map((path) => store.motion.get(node.id)?.own[path]);
+
+/** What a card says of its part, with the columns that it may show. */
+export function cardLine(store, desk, node, part) {
+  const say = LINES[part.part];
+  return say ? say(store, desk, node, part) : { line: '', columns: ownOf(store, node, pathsIn(part)) };
+}
+
+/** The card behind the chain: what the node is. */
+export function lookLine(node) {
+  if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}` };
+  const { kind, triangles } = node.shape;
+  return { title: 'Piece', line: kind === 'imported' ? `imported, ${triangles} triangles` : kind };
+}

@@ -1,0 +1,39 @@
+// The line under the score: what stands loose, what is waited for, what creeps.
+import { pathName } from '../shot/parts.js';
+import { holdUntil } from '../panels/findings.js';
+
+const $ = (id) => document.getElementById(id);
+
+function says(store, desk, [creep, ...others]) {
+  if (desk.picking) return `${desk.picking.says}; Esc lets it be`;
+  const loose = desk.loose && store.byId.get(desk.loose.id);
+  if (loose) return `${loose.name} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`;
+  if (!creep) return '';
+  const node = store.byId.get(creep.id);
+  const more = others.length ? `, and ${others.length} more` : '';
+  const name = pathName(node, creep.channel);
+  return `${node.name} ${name} creeps from ${creep.from}: it is not keyed at ${creep.missing}${more}`;
+}
+
+export function connectNotice(store, desk) {
+  const show = () => {
+    if (!store.header) return;
+    const { creeps } = desk.findings();
+    const text = says(store, desk, creeps);
+    if ($('notice').textContent !== text) {
+      $('notice').textContent = text;
+      $('notice').title = text;
+    }
+    $('notice-line').hidden = text === '';
+    $('hold-creep').hidden = Boolean(desk.loose || desk.picking) || !creeps.length;
+    if (creeps.length) $('hold-creep').textContent = `Hold until ${creeps[0].missing}`;
+    document.body.classList.toggle('picking', Boolean(desk.picking));
+    $('record').setAttribute('aria-pressed', String(desk.record));
+  };
+  store.addEventListener('motion', show);
+  for (const name of ['mode', 'loose', 'picking']) desk.addEventListener(name, show);
+  $('hold-creep').addEventListener('click', () => {
+    const [creep] = desk.findings().creeps;
+    if (creep) store.edit([holdUntil(creep)]);
+  });
+}

@@ -1,0 +1,200 @@
+// One row of the score: its name, its beads or its curve, the window of a part.
+import { s } from '../common/dom.js';
+import { keyFrames } from '../shot/keys.js';
+import { partOf, POSE } from '../shot/parts.js';
+import { beadName, beadPath, isRing } from './bead.js';
+import { LEFT, ROW } from './score-scale.js';
+
+const NAME_LETTERS = 24;
+const DENSE = 80; // keys in sight from which most of them are drawn as one
+const IN_HAND = 12; // of those, the ones nearest to the playhead stay beads of their own
+const AIR_FRAMES = 8;
+
+const shorten = (name, letters) => (name.length > letters ? `${name.slice(0, letters - 1)}…` : name);
+
+/** The keys of a row that are in sight. */
+export function keysInSight(score, row) {
+  const { scale } = score;
+  const keys = keyFrames(row.node, row.paths);
+  return scale.showsAll ? keys : keys.filter((key) => scale.isIn(key.frame, AIR_FRAMES));
+}
+
+export const isDense = (score, row) => row.paths.length > 0 && keysInSight(score, row).length > DENSE;
+
+/** The keys of a dense row that stay beads of their own: the chosen ones, and some at the playhead. */
+function inHand(desk, row, keys) {
+  const far = (key) => Math.abs(key.frame - desk.frame);
+  const near = [...keys].sort((a, b) => far(a) - far(b)).slice(0, IN_HAND);
+  return keys.filter((key) => near.includes(key) || desk.chosen.hasAny(row.node.id, key.channels, key.frame));
+}
+
+export function rowParts(score, row, y) {
+  const { scale, desk } = score;
+  const chosen = row.node.id === desk.selected;
+  return [
+    s('rect', {
+      class: chosen ? 'row-back chosen' : 'row-back',
+      x: 0,
+      y,
+      width: scale.width,
+      height: ROW,
+      'data-row': row.node.id,
+      'data-what': row.what,
+    }),
+    s('path', { class: 'row-line', d: `M0 ${y + ROW}H${scale.width}` }),
+    ...contents(score, row, y),
+    s('rect', {
+      class: chosen ? 'name-back chosen' : 'name-back',
+      x: 0,
+      y,
+      width: LEFT - 8,
+      height: ROW,
+      'data-row': row.node.id,
+      'data-what': row.what,
+    }),
+    ...nameParts(row, y),
+  ];
+}
+
+function contents(score, row, y) {
+  if (row.part) return spanParts(score, row, y);
+  const parts = row.what === 'pose' ? thread(score, row, y) : [curve(score, row, y)];
+  const keys = keysInSight(score, row);
+  const own = isDense(score, row) ? inHand(score.desk, row, keys) : keys;
+  if (own !== keys) {
+    const others = new Set(own);
+    parts.push(
+      ...together(
+        score,
+        row,
+        keys.filter((key) => !others.has(key)),
+        y + ROW / 2,
+      ),
+    );
+  }
+  return [...parts, ...own.map((key) => bead(score, row, key, y + ROW / 2))];
+}
+
+function thread(score, row, y) {
+  if (!keyFrames(row.node, row.paths).length) return [];
+  return [s('path', { class: 'thread', d: `M${LEFT} ${y + ROW / 2}H${score.scale.right}` })];
+}
+
+function nameParts(row, y) {
+  const x = row.inner ? 34 : 24;
+  const letters = row.inner ? NAME_LETTERS - 1 : NAME_LETTERS;
+  const attributes = { class: row.inner ? 'row inner' : 'row', x, y: y + ROW / 2 + 4, 'pointer-events': 'none' };
+  const name = s('text', { ...attributes, text: shorten(row.name, letters) }, s('title', { text: row.name }));
+  return row.folds ? [...foldParts(row, y), name] : [name];
+}
+
+/** The triangle that folds what is below a node, and the mark that unfolds its pose. */
+function foldParts({ node, folds }, y) {
+  const parts = [];
+  const press = { tabindex: -1, role: 'button', 'pointer-events': 'all' };
+  if (folds.inside || folds.poses) {
+    const label = `${folds.open ? 'Fold' : 'Unfold'} the rows of ${node.name}`;
+    const d = folds.open ? `M9 ${y + 10}h9l-4.5 6z` : `M11 ${y + 8.5}v9l6 -4.5z`;
+    parts.push(
+      s('path', { class: 'fold', d, 'data-fold': node.id, 'aria-label': label, ...press }, s('title', { text: label })),
+    );
+  }
+  if (folds.poses) {
+    const label = `${folds.pose ? 'Hide' : 'Show'} a row for each of x … roll of ${node.name}`;
+    const text = s('text', {
+      class: 'pose-fold',
+      x: LEFT - 14,
+      y: y + 17,
+      'text-anchor': 'end',
+      text: folds.pose ? '−' : 'x…',
+    });
+    parts.push(s('g', { 'data-pose': node.id, 'aria-label': label, ...press }, s('title', { text: label }), text));
+  }
+  return parts;
+}
+
+/** Many beads as one path; they are taken by where they are. */
+function together(score, row, keys, y) {
+  let d = '';
+  let rings = '';
+  for (const key of keys) {
+    const whole = key.channels.length === row.paths.length;
+    const shape = `M${score.scale.x(key.frame).toFixed(1)} ${y}${beadPath(key.tangents, whole)}`;
+    if (isRing(key.tangents)) rings += shape;
+    else d += shape;
+  }
+  return [
+    s('path', { class: 'beads', d, 'pointer-events': 'none' }),
+    s('path', { class: 'beads ring', d: rings, 'pointer-events': 'none' }),
+  ];
+}
+
+function bead(score, row, key, y) {
+  const { node, paths } = row;
+  const picked = score.desk.chosen.hasAny(node.id, key.channels, key.frame);
+  const whole = key.channels.length === paths.length;
+  const what = whole && paths === POSE ? 'whole pose' : key.channels.join(', ');
+  const ring = isRing(key.tangents) ? ' ring' : '';
+  return s('path', {
+    class: `bead${whole ? '' : ' half'}${ring}${picked ? ' chosen' : ''}`,
+    d: `M0 0${beadPath(key.tangents, whole)}`,
+    tabindex: 0,
+    role: 'button',
+    'aria-label': `${node.name}, key at ${key.frame}: ${what}, ${[...key.tangents].join(' and ')}`,
+    'aria-pressed': String(picked),
+    transform: `translate(${score.scale.x(key.frame).toFixed(1)} ${y})`,
+    'data-bead': beadName(row, key.frame),
+    'data-frame': key.frame,
+  });
+}
+
+/** A parameter is drawn as its curve, so that a pull can be seen; no finer than the screen. */
+function curve(score, row, y) {
+  const { scale, store } = score;
+  const column = store.motion.get(row.node.id)?.own[row.what];
+  if (!column || column.length === 1) return s('path', { class: 'line', d: '' });
+  let [low, high] = [Infinity, -Infinity];
+  for (const v of column) {
+    low = Math.min(low, v);
+    high = Math.max(high, v);
+  }
+  const step = Math.max(1, scale.span / scale.room);
+  const at = (v) => (y + ROW - 5 - ((v - low) / (high - low || 1)) * (ROW - 10)).toFixed(1);
+  let d = '';
+  for (let f = scale.from; f <= scale.to + 1e-6; f += step) {
+    d += `${d ? 'L' : 'M'}${scale.x(f).toFixed(1)} ${at(store.value(f, column))}`;
+  }
+  return s('path', { class: 'line', d });
+}
+
+/** The window of a part as a span; its ends can be taken, and open ones are drawn so. */
+function spanParts({ scale }, row, y) {
+  const part = partOf(row.node, row.part);
+  const { from, to, fadeIn = 0, fadeOut = 0 } = part.window ?? {};
+  const left = from === undefined ? LEFT : scale.x(from);
+  const right = to === undefined ? scale.right : scale.x(to);
+  const [top, bottom] = [y + 6, y + ROW - 6];
+  const [inAt, outAt] = [left + fadeIn * scale.perFrame, right - fadeOut * scale.perFrame];
+  const d = `M${left} ${bottom}L${inAt} ${top}H${outAt}L${right} ${bottom}Z`;
+  const name = `${row.node.id} ${row.part}`;
+  const says = `${row.name} of ${row.node.name}: ${from ?? 'open'} to ${to ?? 'open'}`;
+  const look = `span ${part.part}${part.on === false ? ' off' : ''}`;
+  const end = (side, x, open) =>
+    s('rect', {
+      class: open ? 'span-end open' : 'span-end',
+      x: x - 4,
+      y: top - 2,
+      width: 8,
+      height: bottom - top + 4,
+      'data-span': `${name} ${side}`,
+    });
+  return [
+    s(
+      'g',
+      { class: look, 'clip-path': 'url(#score-time)' },
+      s('path', { class: 'span-body', d, 'data-span': `${name} all` }, s('title', { text: says })),
+      end('from', left, from === undefined),
+      end('to', right, to === undefined),
+    ),
+  ];
+}

@@ -1,0 +1,58 @@
+// Hands on what parts hold in time: a window is moved, or stretched at one end.
+import { partOf } from '../shot/parts.js';
+import { follow } from './score-follow.js';
+
+export class ScoreSpanHands {
+  constructor(score) {
+    this.score = score;
+    this.store = score.store;
+    this.desk = score.desk;
+  }
+
+  /** Takes a press on a span; false if it is none. */
+  press(event) {
+    const { span } = event.target.dataset;
+    if (!span) return false;
+    const [id, part, side] = span.split(' ');
+    this.desk.select(id, part);
+    this.drag(event, id, part, side);
+    return true;
+  }
+
+  drag(event, id, part, side) {
+    const window = partOf(this.store.byId.get(id), part).window ?? {};
+    const box = this.score.svg.getBoundingClientRect();
+    const frame = (e) => this.score.frameAt(e.clientX - box.left);
+    const start = frame(event);
+    let by = 0;
+    const edits = () => [{ edit: 'set-stamp', id, part, stamp: 'window', ...moved(window, side, by, this.desk) }];
+    follow(
+      this.score.svg,
+      event,
+      (e) => {
+        const next = Math.round(frame(e) - start);
+        if (next === by) return;
+        by = next;
+        this.store.show(edits());
+      },
+      () => {
+        if (by) this.store.edit(edits());
+        else if (this.store.before) this.store.letGo();
+      },
+      () => this.store.letGo(),
+    );
+  }
+}
+
+/** A window with one end moved, or both; an open end that is dragged closes where it comes to stand. */
+function moved(window, side, by, desk) {
+  const from = (window.from ?? desk.first()) + by;
+  const to = (window.to ?? desk.last()) + by;
+  if (side === 'from') return { ...window, from: Math.min(from, window.to ?? Infinity) };
+  if (side === 'to') return { ...window, to: Math.max(to, window.from ?? -Infinity) };
+  return {
+    ...window,
+    ...(window.from === undefined ? {} : { from }),
+    ...(window.to === undefined ? {} : { to }),
+  };
+}

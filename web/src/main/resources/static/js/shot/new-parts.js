@@ -1,0 +1,23 @@
+// Parts as they are when they are added: set to something that makes sense where they stand.
+
+/** What a camera or a null is first aimed at: the nearest piece with a size a person would look at, or in front. */
+function firstTarget(store, node) {
+  const pose = store.pose(node.id, store.header.in);
+  const far = (other) => {
+    const p = store.pose(other.id, store.header.in);
+    return p && pose ? Math.hypot(p.x - pose.x, p.y - pose.y, p.z - pose.z) : Infinity;
+  };
+  const people = store.nodes.filter((n) => n.id !== node.id && n.kind === 'piece' && n.shape.kind === 'person');
+  const pieces = store.nodes.filter((n) => n.id !== node.id && n.kind === 'piece' && n.shape.kind !== 'plane');
+  const [nearest] = (people.length ? people : pieces).sort((a, b) => far(a) - far(b));
+  if (!nearest) return { place: [0, 1, 0] };
+  const { height } = nearest.shape;
+  return height ? { node: nearest.id, point: [0, Math.round(height * 900) / 1000, 0] } : { node: nearest.id };
+}
+
+const NEW = {
+  aim: (store, node) => ({ target: firstTarget(store, node), side: 'front', roll: 'kept' }),
+};
+
+/** A part of a kind, without an id yet. */
+export const newPart = (store, node, kind) => ({ part: kind.part, ...NEW[kind.part]?.(store, node) });

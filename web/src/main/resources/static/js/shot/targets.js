@@ -1,0 +1,42 @@
+// Targets: what is looked at or followed, and where it is.
+import { lengthText } from '../common/units.js';
+
+/** @typedef {import('./types.js').Target} Target */
+
+/** What a target is called. @param {Target} target */
+export function targetName(store, target) {
+  if (target.place) return 'a place';
+  const { name } = store.byId.get(target.node) ?? { name: '?' };
+  return target.point ? `${name}, a point` : name;
+}
+
+/** The same with where it is, for tooltips. @param {Target} target */
+export function targetInFull(store, target) {
+  const at = target.place ?? target.point;
+  const numbers = at ? ` (${at.map((v) => lengthText(v)).join(', ')})` : '';
+  return `${targetName(store, target)}${numbers}`;
+}
+
+/** A vector turned by a pose. */
+function turned([x, y, z], q) {
+  const tx = 2 * (q.qy * z - q.qz * y);
+  const ty = 2 * (q.qz * x - q.qx * z);
+  const tz = 2 * (q.qx * y - q.qy * x);
+  return [
+    x + q.qw * tx + q.qy * tz - q.qz * ty,
+    y + q.qw * ty + q.qz * tx - q.qx * tz,
+    z + q.qw * tz + q.qx * ty - q.qy * tx,
+  ];
+}
+
+/** Where a target is in the world at a frame, or null. @param {Target} target @returns {number[] | null} */
+export function targetPlace(store, target, frame) {
+  if (target.place) return target.place;
+  const pose = store.pose(target.node, frame);
+  if (!pose) return null;
+  const [x, y, z] = turned(target.point ?? [0, 0, 0], pose);
+  return [pose.x + x, pose.y + y, pose.z + z];
+}
+
+/** What a part is aimed at, or follows. @returns {Target[]} */
+export const targetsOf = (part) => [part.target, part.second].filter(Boolean);
