@@ -42,7 +42,7 @@ async function patiently(load) {
 
 function makePicture(store, desk) {
   try {
-    return new Picture(store, desk, { view: $('view'), canvas: $('canvas'), guides: $('guide-lines') });
+    return new Picture(store, desk, { view: $('view'), canvas: $('canvas'), guides: $('guide-lines'), marks: $('marks') });
   } catch {
     const text = 'This browser has no WebGL, so there is no picture. Plan, score and numbers work.';
     $('view').append(h('p', { class: 'nothing', text }));

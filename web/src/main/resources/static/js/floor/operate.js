@@ -37,7 +37,7 @@ export class Operate extends EventTarget {
 
   start(event) {
     const node = this.camera();
-    if (!this.on || !node || event.button !== 0 || event.target.closest('button')) return;
+    if (!this.on || this.desk.picking || !node || event.button !== 0 || event.target.closest('button')) return;
     event.preventDefault();
     this.view.setPointerCapture(event.pointerId);
     const from = { x: event.clientX, y: event.clientY };

@@ -1,5 +1,6 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { drawMarks } from './picture-marks.js';
 import { makeSky, setSun, SKY } from './materials.js';
 import { Solids } from './solids.js';
 import { poseIn, valueAt } from '../shot/samples.js';
@@ -8,18 +9,20 @@ const SLOW_MS = 25;
 const REST_MS = 260;
 const COARSEST = 0.4;
 const WITHOUT_SUN = 2.2;
+const SUN_AT_ONE = 2.6;
 const FINE = 2; // more points than the screen has, against jagged edges
 const FINE_IN_SOFTWARE = 1.5;
 const SHADOW_REACH_M = 24;
 
 /** Draws when something changed; lowers its resolution before its rate. */
 export class Picture {
-  constructor(store, desk, { view, canvas, guides }) {
+  constructor(store, desk, { view, canvas, guides, marks }) {
     this.store = store;
     this.desk = desk;
     this.view = view;
     this.canvas = canvas;
     this.guides = guides;
+    this.marks = marks;
     this.scale = 1; // of the resolution while something moves
     this.drawnScale = 1;
     this.abort = new AbortController();
@@ -44,8 +47,8 @@ export class Picture {
     const sun = new THREE.DirectionalLight('#ffffff', 0);
     sun.castShadow = true;
     sun.shadow.mapSize.set(this.software ? 1024 : 2048, this.software ? 1024 : 2048);
-    sun.shadow.bias = -0.0006;
-    sun.shadow.normalBias = 0.03;
+    sun.shadow.bias = -0.0004;
+    sun.shadow.normalBias = this.software ? 0.12 : 0.06; // against teeth along curved walls
     const box = sun.shadow.camera;
     box.left = -SHADOW_REACH_M;
     box.right = SHADOW_REACH_M;
@@ -73,6 +76,7 @@ export class Picture {
     this.store.addEventListener('ghost', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
+    this.view.addEventListener('click', (event) => this.pickAt(event), { signal });
     this.observer = new ResizeObserver(() => {
       this.layOut();
       draw();
@@ -96,13 +100,14 @@ export class Picture {
     const h = Math.max(10, Math.floor(w / aspect));
     const left = `${Math.floor((this.view.clientWidth - w) / 2)}px`;
     const top = `${Math.floor((this.view.clientHeight - h) / 2)}px`;
-    for (const element of [this.canvas, this.guides]) {
+    for (const element of [this.canvas, this.guides, this.marks]) {
       element.style.left = left;
       element.style.top = top;
       element.style.width = `${w}px`;
       element.style.height = `${h}px`;
     }
     this.view.style.setProperty('--picture-height', `${h}px`);
+    this.marks.setAttribute('viewBox', `0 0 ${w} ${h}`);
     this.size = { w, h };
     this.resize(this.scale);
   }
@@ -149,8 +154,10 @@ export class Picture {
     this.guides.style.visibility = was ? 'hidden' : '';
     if (!was) {
       this.drawLook(seen, now, fine, null);
+      drawMarks(this, this.marks);
       return;
     }
+    this.marks.replaceChildren();
     const { w, h } = this.size;
     const half = Math.floor(w / 2);
     const tall = Math.floor(half / store.header.aspect);
@@ -192,12 +199,14 @@ export class Picture {
     if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
     direction.normalize();
     const colour = new THREE.Color(node?.colour ?? '#ffffff');
-    this.sun.intensity = node ? node.strength * 2.6 : WITHOUT_SUN; // a set that came without light can be seen all the same
+    // a set that came without light can be seen all the same
+    this.sun.intensity = node ? node.strength * SUN_AT_ONE : WITHOUT_SUN;
     this.sun.color.copy(colour);
     const centre = this.camera.position
       .clone()
       .addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
-    centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4); // moves in steps, so that shadows stand still
+    // moves in steps, so that shadows stand still
+    centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4);
     if (!this.sun.target.position.equals(centre)) this.shadowsStale = true;
     this.sun.target.position.copy(centre);
     this.sun.position.copy(centre).addScaledVector(direction, -80);
@@ -217,6 +226,33 @@ export class Picture {
       this.scale = Math.min(1, this.scale * 1.1);
       this.pace = undefined;
     }
+  }
+
+  /** Pixels on the canvas of a place in the world as it was last drawn, or null where it is not in the picture. */
+  project([x, y, z]) {
+    const at = new THREE.Vector3(x, y, z).project(this.camera);
+    if (Math.abs(at.x) > 1 || Math.abs(at.y) > 1 || at.z > 1) return null;
+    return [((at.x + 1) / 2) * this.size.w, ((1 - at.y) / 2) * this.size.h];
+  }
+
+  /** The piece under the pointer, or null. */
+  pieceAt(event) {
+    const box = this.canvas.getBoundingClientRect();
+    const at = new THREE.Vector2(
+      ((event.clientX - box.left) / box.width) * 2 - 1,
+      1 - ((event.clientY - box.top) / box.height) * 2,
+    );
+    const ray = new THREE.Raycaster();
+    ray.setFromCamera(at, this.camera);
+    const solids = [...this.solids.pieces.values()].map((p) => p.solid).filter((solid) => solid.visible);
+    return ray.intersectObjects(solids)[0]?.object.userData.id ?? null;
+  }
+
+  /** While a node is to be picked, a click in the picture picks what is seen there. */
+  pickAt(event) {
+    if (!this.desk.picking) return;
+    const id = this.pieceAt(event);
+    if (id) this.desk.select(id);
   }
 
   setGuides(on) {

@@ -99,6 +99,7 @@ export class PlanGestures {
     if (event.button === 0 && handle) return this.draggingTangent(handle);
     if (this.plan.side === '3D')
       return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
+    if (this.plan.desk.picking) return this.panning();
     if (turn) return this.turning(turn, from);
     return id && event.button === 0 ? this.moving(id) : this.panning();
   }
@@ -115,7 +116,7 @@ export class PlanGestures {
     else if (path) desk.goTo(this.plan.layer.nearestFrame(path, this.local(event)));
     else if (this.plan.side === '3D') {
       const piece = this.plan.outside.pick(this.local(event));
-      if (piece) desk.select(this.handled(piece));
+      if (piece) desk.select(desk.picking ? piece : this.handled(piece));
     }
   }
 

@@ -4,6 +4,7 @@ import { s } from '../common/dom.js';
 import { lengthRange, lengthText } from '../common/units.js';
 import { Outside } from './outside.js';
 import { forward, outline } from './outline.js';
+import { partSigns } from './part-signs.js';
 import { PathLayer } from './path-layer.js';
 import { PlanGestures } from './plan-gestures.js';
 
@@ -200,7 +201,7 @@ export class Plan {
       .filter((c) => !this.store.isHidden(c))
       .flatMap((c) => this.frustum(c, labels));
     this.under.replaceChildren(...frusta, ...this.layer.draw());
-    this.over.replaceChildren(...this.placed(labels));
+    this.over.replaceChildren(...partSigns(this), ...this.placed(labels));
   }
 
   /** A camera from outside: its angle of view up to where it is in focus. */
@@ -323,7 +324,7 @@ export class Plan {
     const rings = this.nulls(labels);
     for (const camera of this.store.cameras())
       if (!this.store.isHidden(camera)) parts.push(...this.camera(camera, labels));
-    parts.push(...rings, ...this.marks, ...this.handle(), ...this.names(labels), ...this.scaleBar());
+    parts.push(...rings, ...this.marks, ...partSigns(this), ...this.handle(), ...this.names(labels), ...this.scaleBar());
     this.over.replaceChildren(...parts);
   }
 

@@ -1,0 +1,206 @@
+package idlelens.core.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Aim;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Keys;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Part;
+import idlelens.core.part.PartKind;
+import idlelens.core.part.Parts;
+import idlelens.core.part.Path;
+import idlelens.core.part.Target;
+import idlelens.core.part.Window;
+import idlelens.core.retime.Landing;
+import idlelens.core.retime.TimeMap;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.TakesKeys;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.LongRange;
+import org.junit.jupiter.api.Test;
+
+/** What holds for every kind of part: added, switched, ordered, keyed, retimed, copied, removed. */
+class EveryPartTest {
+  private static final Shot RIG = Sets.rig();
+
+  /** A part of each kind that a chain may have several of; a kind that is missing here fails. */
+  private static Part made(PartKind kind, String id) {
+    return switch (kind.word()) {
+      case "aim" -> Aim.at(id, Target.OfNode.origin("crate"));
+      default -> throw new AssertionError("no part of kind " + kind.word() + " to try");
+    };
+  }
+
+  private static Stream<PartKind> several() {
+    return Parts.KINDS.stream().filter(PartKind::many);
+  }
+
+  @Test
+  void kinds_areThoseOfTheSealedParts_eachWithItsOwnWordAndParameters() {
+    Set<Class<?>> tried = new HashSet<>(Set.of(Keys.class, Lens.class));
+    RIG.nodes().forEach(n -> n.chain().parts().forEach(p -> tried.add(p.getClass())));
+    assertThat(tried).containsExactlyInAnyOrder(Part.class.getPermittedSubclasses());
+    assertThat(Parts.KINDS.stream().map(PartKind::word)).doesNotHaveDuplicates();
+    for (PartKind kind : Parts.KINDS) {
+      assertThat(kind.parameters().stream().map(p -> p.id()))
+          .doesNotHaveDuplicates()
+          .doesNotContain("part", "id", "on", "window");
+    }
+  }
+
+  @Property(tries = 60)
+  void anyPart_throughAllItCanGoThrough_andBackAgain(@ForAll @LongRange(min = 0) long seed) {
+    Random random = new Random(seed);
+    for (PartKind kind : several().toList()) {
+      String id = kind.word() + "-new";
+      Path path = new Path(id, kind.parameters().get(0).id());
+      Part part = made(kind, id);
+      Window window = new Window(OptionalDouble.of(9), OptionalDouble.of(30), 3, 2);
+      List<Edit> edits =
+          new ArrayList<>(
+              List.of(
+                  new AddPart("pointer", part),
+                  new SwitchPart("pointer", id, false),
+                  new SwitchPart("pointer", id, true),
+                  new SetValues("pointer", 12, Map.of(path, 0.25), Keying.TOUCHED),
+                  new SetValues("pointer", 24, Map.of(path, 0.75), Keying.TOUCHED),
+                  new SetStamp("pointer", id, window),
+                  new OrderParts("pointer", shuffled(random, id)),
+                  new Retime(
+                      List.of("pointer"), new TimeMap.Shift(5), Landing.REFUSE, false, false),
+                  new Duplicate("pointer", "copy", "Copy"),
+                  new RemovePart("pointer", id)));
+      goThroughAndBack(edits);
+    }
+  }
+
+  private static void goThroughAndBack(List<Edit> edits) {
+    Shot shot = RIG;
+    List<Edit> inverses = new ArrayList<>();
+    Evaluation before = Evaluation.of(shot);
+    for (Edit edit : edits) {
+      Edit.Applied applied = Edit.applyAll(shot, List.of(edit));
+      inverses.add(0, applied.inverse());
+      shot = applied.shot();
+      Evaluation lent = Evaluation.of(shot, before.grid(), before);
+      Evaluation fresh = Evaluation.of(shot);
+      assertThat(lent.of("pointer").world().qx()).isEqualTo(fresh.of("pointer").world().qx());
+      before = lent;
+    }
+    for (Edit inverse : inverses) {
+      shot = inverse.apply(shot);
+    }
+    assertThat(shot).isEqualTo(RIG);
+  }
+
+  private static List<String> shuffled(Random random, String id) {
+    List<String> world = new ArrayList<>(List.of("aim-a", "aim-b", id));
+    java.util.Collections.shuffle(world, random);
+    world.addAll(0, List.of("keys", "carried"));
+    return world;
+  }
+
+  @Test
+  void keysAndWindow_moveInTimeWithTheNode() {
+    several()
+        .forEach(
+            kind -> {
+              String id = kind.word() + "-new";
+              Path path = new Path(id, kind.parameters().get(0).id());
+              Shot shot = new AddPart("pointer", made(kind, id)).apply(RIG);
+              shot = new SetValues("pointer", 12, Map.of(path, 0.25), Keying.TOUCHED).apply(shot);
+              shot =
+                  new SetStamp(
+                          "pointer",
+                          id,
+                          new Window(OptionalDouble.of(9), OptionalDouble.empty(), 3, 0))
+                      .apply(shot);
+              Shot later =
+                  new Retime(List.of(), new TimeMap.Ripple(10, 6), Landing.REFUSE, false, false)
+                      .apply(shot);
+              Chain chain = later.node("pointer").chain();
+              assertThat(chain.keyFrames(List.of(path))).containsExactly(18.0);
+              assertThat(chain.part(id).body().window().from()).hasValue(9);
+            });
+  }
+
+  @Test
+  void copyOfAFamily_aimsAtTheCopies() {
+    Shot shot = new AddPart("base", Aim.at("aim-x", Target.OfNode.origin("crate"))).apply(RIG);
+    shot = new Carry("crate", "other", 1, true).apply(shot);
+    Shot copied = new Duplicate("other", "copy", "Copy").apply(shot);
+    Set<String> ids =
+        copied.nodes().stream()
+            .map(n -> n.id())
+            .filter(id -> id.startsWith("copy"))
+            .collect(Collectors.toSet());
+    assertThat(ids).hasSize(3);
+    copied.nodes().stream()
+        .filter(n -> ids.contains(n.id()))
+        .flatMap(n -> n.chain().parts().stream())
+        .flatMap(p -> p.targets().stream())
+        .flatMap(t -> t.nodeId().stream())
+        .forEach(target -> assertThat(ids).contains(target));
+  }
+
+  @Test
+  void targetThatIsRemoved_becomesThePlaceWhereItWas() {
+    Shot without = new RemoveNodes(List.of("crate"), 12, false).apply(RIG);
+    Aim aim = (Aim) without.node("pointer").chain().part("aim-a");
+    assertThat(aim.target()).isEqualTo(new Target.Place(1, 0.5, -9));
+  }
+
+  @Test
+  void partWithALockedCurve_isNeitherSetNorRemoved_norKeyed_norGoesItsNode() {
+    Path weight = new Path("aim-a", "weight");
+    Shot locked = new SetTakesKeys("pointer", new TakesKeys(Set.of(), Set.of(weight))).apply(RIG);
+    List<Edit> refused =
+        List.of(
+            new RemovePart("pointer", "aim-a"),
+            new SetPart("pointer", Aim.at("aim-a", new Target.Place(0, 0, 0))),
+            new SetStamp("pointer", "aim-a", Window.OPEN),
+            new SetValues("pointer", 5, Map.of(weight, 0.5), Keying.TOUCHED),
+            new RemoveNodes(List.of("pointer"), 1, false));
+    for (Edit edit : refused) {
+      assertThatThrownBy(() -> Edit.applyAll(locked, List.of(edit)))
+          .as(edit.summary())
+          .isInstanceOf(RefusedException.class)
+          .hasMessage("pointer.aim-a.weight is locked; allowed: a change once it is unlocked");
+    }
+  }
+
+  @Test
+  void partsThatDoNotFit_areRefusedInWords() {
+    assertThatThrownBy(() -> new RemovePart("cam", "keys").apply(RIG))
+        .hasMessageContaining("which every chain has");
+    assertThatThrownBy(() -> new AddPart("cam", Lens.PLAIN).apply(RIG))
+        .hasMessage("part is 'lens'; allowed: a part of several");
+    assertThatThrownBy(
+            () -> new AddPart("sun", Aim.at("aim-1", new Target.Place(0, 0, 0))).apply(RIG))
+        .hasMessage("chain is with aim-1, of a sun; allowed: a part that a sun can have");
+    assertThatThrownBy(
+            () -> new AddPart("pointer", Aim.at("aim-a", new Target.Place(0, 0, 0))).apply(RIG))
+        .hasMessage("chain is with 'aim-a' twice; allowed: each part once");
+    assertThatThrownBy(() -> new OrderParts("cam", List.of("keys", "lens", "carried")).apply(RIG))
+        .hasMessageContaining("carried behind a part of the LENS");
+    assertThatThrownBy(() -> Aim.at("Aim 1", new Target.Place(0, 0, 0)))
+        .hasMessageContaining("part.id is 'Aim 1'");
+    assertThatThrownBy(
+            () -> new AddPart("cam", Aim.at("aim", new Target.Place(0, 0, 0))).apply(RIG))
+        .hasMessage("part.id is 'aim'; allowed: no name of a kind of part");
+  }
+}
