@@ -43,6 +43,7 @@ public sealed interface Edit
         SetTakesKeys,
         Retime,
         ConvertRate,
+        Lengthen,
         SetMarkers,
         RemoveMarkers,
         SetFieldOfView,

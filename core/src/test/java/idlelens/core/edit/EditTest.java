@@ -119,6 +119,8 @@ class EditTest {
         new Retime(List.of("pointer"), new TimeMap.Shift(3), Landing.REFUSE, false, false),
         new RemoveNodes(List.of("crate"), 12, false),
         new RemoveMarkers(List.of("bell")),
+        new Lengthen(12, OptionalDouble.of(20), true),
+        new Lengthen(12, OptionalDouble.empty(), false),
         new ReduceKeys("cam", Path.POSE, Map.of()),
         new RemoveOvershoot(Picks.of("cam", Path.POSE, List.of()), 0, true),
         new SetSun("sun", "#ffffff", 2),

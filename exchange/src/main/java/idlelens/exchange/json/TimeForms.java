@@ -4,6 +4,7 @@ import static idlelens.exchange.json.EditParts.landing;
 import static idlelens.exchange.json.EditParts.texts;
 
 import idlelens.core.edit.ConvertRate;
+import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.Retime;
 import idlelens.core.edit.SetMarkers;
@@ -13,6 +14,7 @@ import idlelens.core.scene.Marker;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
 import java.util.List;
+import java.util.OptionalDouble;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -53,6 +55,21 @@ final class TimeForms {
                   out.put("rate", e.rate().toString())
                       .put("keep", JsonPlace.word(e.keep()))
                       .put("wholeFrames", e.wholeFrames())),
+          EditForm.of(
+              "lengthen",
+              Lengthen.class,
+              "by at markers",
+              p ->
+                  new Lengthen(
+                      p.get("by").whole(),
+                      p.has("at")
+                          ? OptionalDouble.of(p.get("at").number())
+                          : OptionalDouble.empty(),
+                      p.flag("markers", true)),
+              (e, out) -> {
+                out.put("by", e.by()).put("markers", e.markers());
+                e.at().ifPresent(f -> out.put("at", f));
+              }),
           EditForm.of(
               "set-markers",
               SetMarkers.class,

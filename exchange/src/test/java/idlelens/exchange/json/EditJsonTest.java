@@ -20,6 +20,7 @@ import idlelens.core.edit.InsertKeys;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
+import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.Operate;
@@ -138,6 +139,8 @@ class EditJsonTest {
             List.of(), new TimeMap.Stretch(1001, 1020, 1010, 2, true), Landing.REFUSE, true, true),
         new Retime(List.of(), new TimeMap.Ripple(1010, -4), Landing.REFUSE, false, true),
         new ConvertRate(new FrameRate(30000, 1001), ConvertRate.Keep.TIME, true),
+        new Lengthen(24, OptionalDouble.of(1010), true),
+        new Lengthen(5, OptionalDouble.empty(), false),
         new SetMarkers(SHOT.markers()),
         new RemoveMarkers(List.of("door")),
         new SetPart("cam", Lens.PLAIN),

@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.core.check.Lengthening;
 import idlelens.core.edit.Edit;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
@@ -15,6 +16,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -167,6 +169,21 @@ class ShotController {
       @ParameterObject DrawnCurves drawn) {
     productions.requireShot(account.id(), id);
     return answers.of(shots.since(id, since), accept, drawn);
+  }
+
+  @GetMapping("/api/shots/{id}/lengthening")
+  @Operation(
+      summary = "What becomes of a shot that is made longer",
+      description =
+          "How many keys, windows and markers move, are stretched or stay when time is put in at a"
+              + " frame, or at the end if none is given.")
+  Lengthening lengthening(
+      @AuthenticationPrincipal AccountUser account,
+      @PathVariable long id,
+      @RequestParam(required = false) Double at) {
+    productions.requireShot(account.id(), id);
+    OptionalDouble frame = at == null ? OptionalDouble.empty() : OptionalDouble.of(at);
+    return Lengthening.of(shots.live(id).shot(), frame);
   }
 
   private static ResponseEntity<byte[]> json(byte[] body) {

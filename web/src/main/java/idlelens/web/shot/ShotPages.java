@@ -27,13 +27,19 @@ class ShotPages {
   private final ShotService shots;
   private final ShotRepository repository;
   private final ProductionRepository productions;
+  private final PictureRepository pictures;
   private final Clock clock;
 
   ShotPages(
-      ShotService shots, ShotRepository repository, ProductionRepository productions, Clock clock) {
+      ShotService shots,
+      ShotRepository repository,
+      ProductionRepository productions,
+      PictureRepository pictures,
+      Clock clock) {
     this.shots = shots;
     this.repository = repository;
     this.productions = productions;
+    this.pictures = pictures;
     this.clock = clock;
   }
 
@@ -45,6 +51,7 @@ class ShotPages {
       String rate,
       String changed,
       long revision,
+      String picture,
       PlanSketch plan) {}
 
   /** A production with its shots. */
@@ -78,7 +85,12 @@ class ShotPages {
         header.rate().label(),
         ago(listed.changedAt()),
         listed.revision(),
+        pictures.revision(listed.id()).map(r -> picture(listed.id(), r)).orElse(null),
         PlanSketch.of(shot, live.motion()));
+  }
+
+  private static String picture(long shotId, long revision) {
+    return "/api/shots/" + shotId + "/picture?revision=" + revision;
   }
 
   private String ago(LocalDateTime then) {
@@ -131,6 +143,7 @@ class ShotPages {
     model.addAttribute("shot", live.shot());
     model.addAttribute("revision", live.revision());
     model.addAttribute("sensors", sensors());
+    model.addAttribute("pictured", pictures.revision(id).orElse(0L));
   }
 
   private static String sensors() {

@@ -1,7 +1,12 @@
 // Calls to the server. Every failure becomes a Problem with a sentence an artist can act on.
 
-let token = document.querySelector('meta[name="csrf-token"]')?.content;
-const tokenHeader = document.querySelector('meta[name="csrf-header"]')?.content;
+const JSON_TYPE = 'application/json';
+
+/** @returns {string | undefined} */
+const metaOf = (root, name) => root.querySelector(`meta[name="${name}"]`)?.content;
+
+let token = metaOf(document, 'csrf-token');
+const tokenHeader = metaOf(document, 'csrf-header');
 
 /** Names this window, so that it can tell its own changes from those of others. */
 export const windowName = crypto.randomUUID();
@@ -25,54 +30,69 @@ async function renewToken() {
       detail: 'You are logged out. Log in again in another tab; this change waits here',
       retry: true,
     });
-  token = html.querySelector('meta[name="csrf-token"]').content;
+  token = metaOf(html, 'csrf-token');
 }
 
-async function call(method, path, options = {}, renewed = false) {
-  const { body, accept = 'application/json', type = 'application/json' } = options;
+function headersOf(method, { body, accept = JSON_TYPE, type = JSON_TYPE }) {
+  /** @type {Record<string, string>} */
   const headers = { Accept: accept, 'Idle-Lens-Window': windowName };
   if (method !== 'GET' && tokenHeader) headers[tokenHeader] = token;
   if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = type;
-  let answer;
+  return headers;
+}
+
+/** What is sent: objects as JSON, all else as it is. */
+function sent({ body, type = JSON_TYPE }) {
+  const asItIs = body === undefined || body instanceof FormData || type !== JSON_TYPE;
+  return asItIs ? body : JSON.stringify(body);
+}
+
+async function ask(method, path, options) {
   try {
-    answer = await fetch(path, {
-      method,
-      headers,
-      body: body === undefined || body instanceof FormData || type !== 'application/json' ? body : JSON.stringify(body),
-    });
+    return await fetch(path, { method, headers: headersOf(method, options), body: sent(options) });
   } catch {
     throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
   }
-  if (answer.ok) return answer;
-  if (method !== 'GET' && !renewed && (answer.status === 401 || answer.status === 403)) {
-    await renewToken();
-    return call(method, path, options, true);
+}
+
+async function problemOf(answer) {
+  if (answer.status === 401) {
+    return new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
   }
-  if (answer.status === 401)
-    throw new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
-  let problem = {};
   try {
-    problem = await answer.json();
+    return new Problem(answer.status, await answer.json());
   } catch {
-    problem = { detail: `The server answered ${answer.status}` };
+    return new Problem(answer.status, { detail: `The server answered ${answer.status}` });
   }
-  throw new Problem(answer.status, problem);
+}
+
+/** @param {{body?: any, accept?: string, type?: string}} options */
+async function call(method, path, options = {}, renewed = false) {
+  const answer = await ask(method, path, options);
+  if (answer.ok) return answer;
+  const tokenIsOld = method !== 'GET' && !renewed && (answer.status === 401 || answer.status === 403);
+  if (!tokenIsOld) throw await problemOf(answer);
+  await renewToken();
+  return call(method, path, options, true);
 }
 
 const OCTETS = 'application/octet-stream';
+const JPEG = 'image/jpeg';
 
 export const getJson = async (path) => (await call('GET', path)).json();
-export const postJson = async (path, body) => {
+export const postJson = async (path, body = undefined) => {
   const answer = await call('POST', path, { body });
   const text = await answer.text();
   return text ? JSON.parse(text) : null;
 };
 export const getAnswer = (path) => call('GET', path);
 export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
-export const postOctets = async (path, body) => (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
+export const postOctets = async (path, body = undefined) =>
+  (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
 /** Sends a table as text; gets the outcome as octets. */
 export const postTable = async (path, body) =>
   (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
+export const putPicture = (path, body) => call('PUT', path, { body, type: JPEG });
 export const remove = (path) => call('DELETE', path);
 
 /** Says goodbye while the page goes away. */

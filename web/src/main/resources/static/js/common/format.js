@@ -16,6 +16,7 @@ export const degrees = (value) => `${fixed(value, 1)}°`;
 export const stop = (value) => `f/${trimmed(value, 1)}`;
 export const millimetres = (value) => `${trimmed(value, 1)} mm`;
 
+/** @type {[number, string][]} */
 const ASPECTS = [
   [16 / 9, '16:9'],
   [21 / 9, '21:9'],

@@ -3,6 +3,7 @@
 const LASTS_MS = 3500;
 const LASTS_LONGER_MS = 8000; // what went wrong, or asks for a decision
 
+/** @param {string} text @param {{bad?: boolean, action?: string, onAction?: () => any}} [how] */
 export function toast(text, { bad = false, action, onAction } = {}) {
   const all = document.getElementById('toasts');
   if (all.lastElementChild?.firstElementChild?.textContent === text) return; // it is being said already

@@ -50,5 +50,7 @@ export function lengthText(metres, digits = 2) {
 /** Two lengths with the unit once, where the unit allows it. */
 export function lengthRange(from, to, digits = 2) {
   const first = lengthText(from, digits);
-  return lengthUnit() === 'ft' ? `${first} – ${lengthText(to, digits)}` : `${first.split(' ')[0]}–${lengthText(to, digits)}`;
+  return lengthUnit() === 'ft'
+    ? `${first} – ${lengthText(to, digits)}`
+    : `${first.split(' ')[0]}–${lengthText(to, digits)}`;
 }

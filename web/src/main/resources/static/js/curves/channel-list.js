@@ -27,7 +27,7 @@ export class ChannelList {
   }
 
   draw() {
-    const focused = document.activeElement?.dataset?.listed;
+    const focused = document.activeElement?.getAttribute('data-listed');
     this.values = [];
     this.element.replaceChildren(...this.desk.curveNodes().flatMap((id) => this.node(id)));
     if (focused) this.element.querySelector(`[data-listed="${focused}"]`)?.focus();

@@ -5,10 +5,12 @@ import { Settings } from '../panels/settings.js';
 import { Plan } from '../plan/plan.js';
 import { Desk } from '../shot/desk.js';
 import { loadParts } from '../shot/parts.js';
+import { listenToOthers } from '../shot/others.js';
 import { Playback } from '../shot/playback.js';
 import { ShotStore } from '../shot/shot-store.js';
 import { actionsOf, connectButtons } from './actions.js';
 import { Chain } from './chain.js';
+import { keepFirstPicture } from './first-picture.js';
 import { fillShortcuts, listenToKeys } from './keyboard.js';
 import { connectNotice } from './notice.js';
 import { Operate } from './operate.js';
@@ -42,7 +44,12 @@ async function patiently(load) {
 
 function makePicture(store, desk) {
   try {
-    return new Picture(store, desk, { view: $('view'), canvas: $('canvas'), guides: $('guide-lines'), marks: $('marks') });
+    return new Picture(store, desk, {
+      view: $('view'),
+      canvas: $('canvas'),
+      guides: $('guide-lines'),
+      marks: $('marks'),
+    });
   } catch {
     const text = 'This browser has no WebGL, so there is no picture. Plan, score and numbers work.';
     $('view').append(h('p', { class: 'nothing', text }));
@@ -81,6 +88,7 @@ plan.fit();
 picture?.layOut();
 picture?.ask();
 showSaved();
-store.listen();
+listenToOthers(store);
+if (picture) keepFirstPicture(store, desk, picture, Number(floor.dataset.pictured));
 floor.dataset.ready = 'true';
 Object.assign(window, { idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves } });

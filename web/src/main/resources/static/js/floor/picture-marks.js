@@ -16,7 +16,9 @@ export function drawMarks(picture, svg) {
   const marks = targets(picture).flatMap((target) => {
     const place = targetPlace(picture.store, target, picture.desk.frame);
     const at = place && picture.project(place);
-    return at ? [s('path', { class: 'aim-mark', d: EYE, transform: `translate(${at.map((v) => v.toFixed(1)).join(' ')})` })] : [];
+    return at
+      ? [s('path', { class: 'aim-mark', d: EYE, transform: `translate(${at.map((v) => v.toFixed(1)).join(' ')})` })]
+      : [];
   });
   svg.replaceChildren(...marks);
 }

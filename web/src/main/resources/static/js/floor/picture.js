@@ -1,8 +1,8 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { drawMarks } from './picture-marks.js';
-import { makeSky, setSun, SKY } from './materials.js';
-import { Solids } from './solids.js';
+import { makeSky, setSun, SKY } from '../solids/materials.js';
+import { Solids } from '../solids/solids.js';
 import { poseIn, valueAt } from '../shot/samples.js';
 
 const SLOW_MS = 25;
@@ -171,18 +171,18 @@ export class Picture {
   }
 
   /** One picture: the set as it is in a state, seen by its camera, in a box or all over. */
-  drawLook({ pose, lens }, state, fine, box) {
+  drawLook({ pose, lens }, state, fine, box, frame = this.desk.frame) {
     const { w, h } = this.size;
-    const where = box ?? [0, 0, w, h];
-    this.renderer.setViewport(...where);
-    this.renderer.setScissor(...where);
+    const [x, y, width, height] = box ?? [0, 0, w, h];
+    this.renderer.setViewport(x, y, width, height);
+    this.renderer.setScissor(x, y, width, height);
     this.camera.position.set(pose.x, pose.y, pose.z);
     this.camera.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
     this.camera.fov = lens.verticalDeg;
     this.camera.aspect = this.store.header.aspect;
     this.camera.updateProjectionMatrix();
     this.sky.position.copy(this.camera.position);
-    const moved = this.solids.place(state, this.desk.frame);
+    const moved = this.solids.place(state, frame);
     this.placeSun();
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) {
@@ -226,6 +226,25 @@ export class Picture {
       this.scale = Math.min(1, this.scale * 1.1);
       this.pace = undefined;
     }
+  }
+
+  /**
+   * The picture of the camera shown at a frame, as a canvas so many pixels wide; what is on screen is drawn again
+   * before it could be seen otherwise. Null where there is no camera.
+   */
+  shot(frame, width) {
+    const { store, desk } = this;
+    const now = { motion: store.motion, grid: store.grid, byId: store.byId };
+    const seen = this.size && desk.camera && look(now, desk.camera, frame);
+    if (!seen) return null;
+    const small = document.createElement('canvas');
+    small.width = width;
+    small.height = Math.round(width / store.header.aspect);
+    this.drawLook(seen, now, true, null, frame);
+    small.getContext('2d').drawImage(this.canvas, 0, 0, small.width, small.height);
+    this.shadowsStale = true;
+    this.draw(true);
+    return small;
   }
 
   /** Pixels on the canvas of a place in the world as it was last drawn, or null where it is not in the picture. */

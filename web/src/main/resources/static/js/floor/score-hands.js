@@ -3,7 +3,7 @@ import { s } from '../common/dom.js';
 import { hasPath, idOf, partAt, POSE } from '../shot/parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
-import { beadName } from './bead.js';
+import { beadName } from '../common/bead.js';
 import { follow } from './score-follow.js';
 import { LEFT, ROW } from './score-scale.js';
 import { ScoreSpanHands } from './score-span-hands.js';
@@ -31,15 +31,24 @@ export class ScoreHands {
   press(event) {
     if (event.button !== 0 || this.spans.press(event) || this.time.press(event)) return;
     const { fold, pose } = event.target.closest('[data-fold],[data-pose]')?.dataset ?? {};
-    const marker = event.target.closest('[data-marker]');
-    const { row, what } = event.target.dataset;
-    const bead =
-      event.target.closest('[data-bead]')?.dataset.bead ??
-      (row ? this.score.denseBead(this.local(event), TOUCH_PX) : null);
+    const marker = event.target.closest('[data-marker]')?.dataset.marker;
+    const bead = this.beadAt(event);
     if (fold || pose) this.fold(fold, pose);
     else if (bead) this.pressBead(event, bead);
-    else if (marker) this.pressMarker(event, marker.dataset.marker);
-    else if (row && this.local(event)[0] < LEFT) this.desk.select(row, cardOf(this.store.byId.get(row), what));
+    else if (marker) this.pressMarker(event, marker);
+    else this.pressRow(event);
+  }
+
+  /** The name of the bead that is pressed, or null. */
+  beadAt(event) {
+    const own = event.target.closest('[data-bead]')?.dataset.bead;
+    return own ?? (event.target.dataset.row ? this.score.denseBead(this.local(event), TOUCH_PX) : null);
+  }
+
+  pressRow(event) {
+    const { row, what } = event.target.dataset;
+    const isName = row && this.local(event)[0] < LEFT;
+    if (isName) this.desk.select(row, cardOf(this.store.byId.get(row), what));
     else if (row && event.shiftKey) this.box(event);
     else this.time.scrub(event);
   }

@@ -1,14 +1,9 @@
 // The row of markers in the score: flags with the letter of their kind.
 import { s } from '../common/dom.js';
+import { MARKER_KINDS } from '../shot/marker-kinds.js';
 import { LEFT, ROW, RULER } from './score-scale.js';
 
-export const KINDS = [
-  ['beat', 'Beat', 'B'],
-  ['hit', 'Hit', 'H'],
-  ['cue', 'Cue', 'C'],
-  ['note', 'Note', 'N'],
-];
-const LETTERS = Object.fromEntries(KINDS.map(([kind, , letter]) => [kind, letter]));
+const LETTERS = Object.fromEntries(MARKER_KINDS.map(([kind, , letter]) => [kind, letter]));
 const NAME_PX = 6.4;
 
 /** What a marker is called where it stands: on a node, with the name of that. */
@@ -16,7 +11,7 @@ const markerName = (store, marker) =>
   marker.node ? `${store.byId.get(marker.node)?.name}: ${marker.name}` : marker.name;
 
 export function markerRow(score) {
-  const { store, desk } = score;
+  const { store } = score;
   const parts = [
     s('rect', { class: 'marker-back', x: 0, y: RULER, width: score.scale.width, height: ROW, 'data-markers': '1' }),
     s('path', { class: 'row-line', d: `M0 ${RULER + ROW}H${score.scale.width}` }),

@@ -2,7 +2,7 @@
 import { s } from '../common/dom.js';
 import { keyFrames } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
-import { beadName, beadPath, isRing } from './bead.js';
+import { beadName, beadPath, isRing } from '../common/bead.js';
 import { LEFT, ROW } from './score-scale.js';
 
 const NAME_LETTERS = 24;
@@ -42,7 +42,7 @@ export function rowParts(score, row, y) {
       'data-what': row.what,
     }),
     s('path', { class: 'row-line', d: `M0 ${y + ROW}H${scale.width}` }),
-    ...contents(score, row, y),
+    s('g', { 'clip-path': 'url(#score-time)' }, ...contents(score, row, y)),
     s('rect', {
       class: chosen ? 'name-back chosen' : 'name-back',
       x: 0,
@@ -164,6 +164,7 @@ function curve(score, row, y) {
   for (let f = scale.from; f <= scale.to + 1e-6; f += step) {
     d += `${d ? 'L' : 'M'}${scale.x(f).toFixed(1)} ${at(store.value(f, column))}`;
   }
+  d += `L${scale.x(scale.to).toFixed(1)} ${at(store.value(scale.to, column))}`;
   return s('path', { class: 'line', d });
 }
 
@@ -191,7 +192,7 @@ function spanParts({ scale }, row, y) {
   return [
     s(
       'g',
-      { class: look, 'clip-path': 'url(#score-time)' },
+      { class: look },
       s('path', { class: 'span-body', d, 'data-span': `${name} all` }, s('title', { text: says })),
       end('from', left, from === undefined),
       end('to', right, to === undefined),

@@ -3,7 +3,7 @@ import { s } from '../common/dom.js';
 import { clearUnderFlag } from '../common/ruler.js';
 import { timeText, timeWay } from '../common/time-text.js';
 import { keyFrames } from '../shot/keys.js';
-import { beadName } from './bead.js';
+import { beadName } from '../common/bead.js';
 import { markerRow } from './score-markers.js';
 import { ScoreHands } from './score-hands.js';
 import { isDense, rowParts } from './score-row.js';
@@ -39,12 +39,7 @@ export class Score {
     this.flagText = s('text', { class: 'head-text', 'text-anchor': 'middle', y: 20.5 });
     this.head = s('g', { class: 'playhead' }, this.headLine, this.flag, this.flagText);
     this.clip = s('rect', { x: LEFT - CLIP_AIR_PX, y: 0 });
-    this.svg.append(
-      s('clipPath', { id: 'score-time' }, this.clip),
-      this.rowsLayer,
-      this.topLayer,
-      this.head,
-    );
+    this.svg.append(s('clipPath', { id: 'score-time' }, this.clip), this.rowsLayer, this.topLayer, this.head);
   }
 
   listen() {

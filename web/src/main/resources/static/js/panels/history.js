@@ -1,244 +1,197 @@
 // What was done, by whom and when; versions by name; two versions side by side.
 import { getJson, postJson, Problem, remove } from '../common/api.js';
 import { button, h } from '../common/dom.js';
-import { degrees, fixed, trimmed } from '../common/format.js';
-import { lengthText } from '../common/units.js';
 import { toast } from '../common/toasts.js';
+import { differences } from './history-differences.js';
 
-const MOST = 60;
-const MOST_COMPARED = 8;
+const AT_FIRST = 60;
+const AT_MOST = 500;
+const TODAY_MS = 20 * 3600 * 1000;
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** Times come in UTC without saying so. */
 function when(text) {
   const at = new Date(`${text}Z`);
-  return Date.now() - at < 20 * 3600 * 1000 ? clock.format(at) : day.format(at);
+  return Date.now() - at.getTime() < TODAY_MS ? clock.format(at) : day.format(at);
 }
 
 export const historyPanel = {
   signature: () => '',
 
-  build(store, desk) {
-    const entries = h('ul', { class: 'list', 'aria-label': 'What was done' });
-    const versions = h('ul', { class: 'list', 'aria-label': 'Versions' });
-    const compared = h('div', { class: 'compared', role: 'status' });
-    const name = h('input', {
+  build(store) {
+    const panel = new HistoryLists(store);
+    return {
+      title: 'History',
+      aside: h('small', { text: 'nothing is ever lost' }),
+      elements: [
+        h('div', { class: 'row two keep' }, h('span', { text: 'Versions' }), panel.name, panel.keepButton()),
+        panel.versions,
+        panel.compared,
+        h('h3', { text: 'Done' }),
+        panel.entries,
+      ],
+      refresh: () => panel.refresh(),
+    };
+  },
+};
+
+class HistoryLists {
+  constructor(store) {
+    this.store = store;
+    this.entries = h('ul', { class: 'list', 'aria-label': 'What was done' });
+    this.versions = h('ul', { class: 'list', 'aria-label': 'Versions' });
+    this.compared = h('div', { class: 'compared', role: 'status' });
+    this.name = h('input', {
       type: 'text',
       maxlength: '120',
       placeholder: 'name of this state',
       'aria-label': 'Name of the version',
     });
-    const attempt = async (work) => {
-      try {
-        return await work();
-      } catch (problem) {
-        if (!(problem instanceof Problem)) throw problem;
-        store.announce('refused', problem);
-        return null;
-      }
-    };
-    const keep = button(
-      'Keep this version',
-      () =>
-        attempt(async () => {
-          await postJson(store.path('/versions'), { name: name.value, revision: store.revision });
-          toast(`Kept as “${name.value}”`);
-          name.value = '';
-          await fill();
-        }),
-      { class: 'main' },
+    this.most = AT_FIRST;
+    this.shown = '';
+  }
+
+  refresh() {
+    const { store } = this;
+    const state = `${store.revision} ${store.ghosts.map((ghost) => ghost.revision)}`;
+    if (this.shown === state || store.before) return;
+    this.shown = state;
+    this.attempt(() => this.fill());
+  }
+
+  /** Does something that the server may refuse. */
+  async attempt(work) {
+    try {
+      await work();
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      this.store.announce('refused', problem);
+    }
+  }
+
+  async fill() {
+    const { store } = this;
+    const [done, kept] = await Promise.all([
+      getJson(store.path(`/history?most=${this.most}`)),
+      getJson(store.path('/versions')),
+    ]);
+    this.fillEntries(done);
+    const none = 'None yet. A version is a state you can compare with and come back to.';
+    this.versions.replaceChildren(
+      ...(kept.length ? kept.map((v) => this.version(v)) : [h('li', { class: 'note', text: none })]),
     );
-    let shown = '';
-    let more = MOST;
+    await this.tell();
+  }
 
-    async function fill() {
-      const [done, kept] = await Promise.all([
-        getJson(store.path(`/history?most=${more}`)),
-        getJson(store.path('/versions')),
-      ]);
-      entries.replaceChildren(
-        ...done.map((e) => entry(e)),
-        done.length === more
-          ? h(
-              'li',
-              {},
-              button('Show more', () => {
-                more = Math.min(500, more * 3);
-                fill();
-              }),
-            )
-          : '',
-        done.length && done[done.length - 1].revision > 2 ? '' : made(),
-      );
-      versions.replaceChildren(...kept.map((v) => version(v)));
-      if (!kept.length)
-        versions.append(
-          h('li', { class: 'note', text: 'None yet. A version is a state you can compare with and come back to.' }),
-        );
-    }
+  fillEntries(done) {
+    const more = button('Show more', () => {
+      this.most = Math.min(AT_MOST, this.most * 3);
+      this.attempt(() => this.fill());
+    });
+    const reachesStart = !done.length || done[done.length - 1].revision <= 2;
+    this.entries.replaceChildren(
+      ...done.map((e) => this.entry(e)),
+      done.length === this.most ? h('li', {}, more) : '',
+      reachesStart ? this.made() : '',
+    );
+  }
 
-    const made = () =>
-      h(
-        'li',
-        {},
-        h('span', { class: 'what', text: 'The shot was made' }),
-        store.revision > 1 ? button('Go back', () => goBack(1), { 'aria-label': 'Go back to revision 1' }) : '',
-      );
+  goBackButton(text, revision, attributes) {
+    return button(text, () => this.store.goBack(revision), attributes);
+  }
 
-    const goBack = (revision) => store.goBack(revision);
+  made() {
+    const back = { 'aria-label': 'Go back to revision 1' };
+    return h(
+      'li',
+      {},
+      h('span', { class: 'what', text: 'The shot was made' }),
+      this.store.revision > 1 ? this.goBackButton('Go back', 1, back) : '',
+    );
+  }
 
-    const entry = (e) =>
-      h(
-        'li',
-        { class: e.state === 'undone' || e.state === 'dropped' ? 'undone' : '' },
-        h('span', { class: 'number', text: e.revision }),
-        h('span', { class: 'what', text: e.summary, title: e.summary }),
-        h('small', { text: `${e.author} ${when(e.at)}` }),
-        e.revision === store.revision
-          ? h('small', { class: 'now', text: 'now' })
-          : button('Go back', () => goBack(e.revision), {
-              title: `Make the shot as it was at revision ${e.revision}`,
-              'aria-label': `Go back to revision ${e.revision}`,
-            }),
-      );
-
-    const version = (v) =>
-      h(
-        'li',
-        {},
-        h(
-          'span',
-          { class: 'what' },
-          h('b', { text: v.name }),
-          ' ',
-          h('small', { text: `revision ${v.revision} · ${when(v.at)}`, title: `Kept by ${v.author}` }),
-        ),
-        button(isCompared(v) ? 'Stop' : 'Compare', () => compare(v), {
-          'data-compare': v.revision,
-          'aria-label': `${isCompared(v) ? 'Stop comparing' : 'Compare'} with ${v.name}`,
-          title: store.ghosts.length === 1 ? 'Beside the version already shown' : 'Beside this state',
-        }),
-        button('Restore', () => goBack(v.revision), {
-          'aria-label': `Restore ${v.name}`,
-          disabled: v.revision === store.revision,
-        }),
-        button(
-          'Forget',
-          () =>
-            attempt(async () => {
-              await remove(store.path(`/versions/${v.id}`));
-              await fill();
-            }),
-          {
-            class: 'quiet',
-            title: 'Let the name go; the state stays in the history',
-            'aria-label': `Forget the name ${v.name}`,
-          },
-        ),
-      );
-
-    const isCompared = (v) => store.ghosts.some((ghost) => ghost.revision === v.revision);
-
-    /** One version beside this state; a second one beside the first. */
-    const compare = (v) =>
-      attempt(async () => {
-        await store.compare(
-          isCompared(v)
-            ? store.ghosts.filter((ghost) => ghost.revision !== v.revision)
-            : [...store.ghosts.slice(-1), v],
-        );
-        await fill();
-        await tell();
-      });
-
-    /** The largest differences between the version compared with and this state. */
-    async function tell() {
-      const [first, second] = store.ghosts;
-      if (!first) {
-        compared.replaceChildren();
-        return;
-      }
-      const other = second ? `“${second.name}”` : 'now';
-      const d = await getJson(
-        store.path(`/difference?from=${first.revision}&to=${second?.revision ?? store.revision}`),
-      );
-      const nodes = [...d.nodes].sort(
-        (a, b) =>
-          b.difference.place.amount + b.difference.turn.amount - a.difference.place.amount - a.difference.turn.amount,
-      );
-      const peak = (p, show) => (p && p.amount > 1e-6 ? `${show(p.amount)} at ${trimmed(p.frame, 1)}` : '–');
-      compared.replaceChildren(
-        h('p', {
-          class: 'note',
-          text: nodes.length
-            ? `Largest differences between “${first.name}”${second ? '' : ' (dashed)'} and ${other}:`
-            : `Nothing moves or sees differently in “${first.name}” and ${other}.`,
-        }),
-        nodes.length
-          ? h(
-              'table',
-              {},
-              h(
-                'thead',
-                {},
-                h(
-                  'tr',
-                  {},
-                  ...['', 'place', 'turn', 'focal length', 'focus'].map((text) => h('th', { text, scope: 'col' })),
-                ),
-              ),
-              h(
-                'tbody',
-                {},
-                ...nodes
-                  .slice(0, MOST_COMPARED)
-                  .map(({ name: of, difference: x }) =>
-                    h(
-                      'tr',
-                      {},
-                      h('th', { text: of, scope: 'row' }),
-                      ...[
-                        peak(x.place, metresFine),
-                        peak(x.turn, degrees),
-                        peak(x.focal, (v) => `${trimmed(v, 2)} mm`),
-                        peak(x.focus, lengthText),
-                      ].map((text) => h('td', { text })),
-                    ),
-                  ),
-              ),
-            )
-          : '',
-        ...[
-          [`Only in ${second ? other : 'this state'}`, d.added],
-          [`Only in “${first.name}”`, d.removed],
-        ]
-          .filter(([, list]) => list.length)
-          .map(([text, list]) => h('p', { class: 'note', text: `${text}: ${list.join(', ')}` })),
-      );
-    }
-
-    return {
-      title: 'History',
-      aside: h('small', { text: 'nothing is ever lost' }),
-      elements: [
-        h('div', { class: 'row two keep' }, h('span', { text: 'Versions' }), name, keep),
-        versions,
-        compared,
-        h('h3', { text: 'Done' }),
-        entries,
-      ],
-      refresh() {
-        const state = `${store.revision} ${store.ghosts.map((ghost) => ghost.revision)}`;
-        if (shown === state || store.before) return;
-        shown = state;
-        attempt(async () => {
-          await fill();
-          await tell();
-        });
-      },
+  entry(e) {
+    const back = {
+      title: `Make the shot as it was at revision ${e.revision}`,
+      'aria-label': `Go back to revision ${e.revision}`,
     };
-  },
-};
+    const isNow = e.revision === this.store.revision;
+    return h(
+      'li',
+      { class: e.state === 'undone' || e.state === 'dropped' ? 'undone' : '' },
+      h('span', { class: 'number', text: e.revision }),
+      h('span', { class: 'what', text: e.summary, title: e.summary }),
+      h('small', { text: `${e.author} ${when(e.at)}` }),
+      isNow ? h('small', { class: 'now', text: 'now' }) : this.goBackButton('Go back', e.revision, back),
+    );
+  }
 
-const metresFine = (v) => (v < 0.1 ? `${fixed(v * 100, 1)} cm` : lengthText(v));
+  version(v) {
+    const says = h('small', { text: `revision ${v.revision} · ${when(v.at)}`, title: `Kept by ${v.author}` });
+    const back = { 'aria-label': `Restore ${v.name}`, disabled: v.revision === this.store.revision };
+    return h(
+      'li',
+      {},
+      h('span', { class: 'what' }, h('b', { text: v.name }), ' ', says),
+      this.compareButton(v),
+      this.goBackButton('Restore', v.revision, back),
+      this.forgetButton(v),
+    );
+  }
+
+  compareButton(v) {
+    const compared = this.isCompared(v);
+    return button(compared ? 'Stop' : 'Compare', () => this.attempt(() => this.compare(v)), {
+      'data-compare': v.revision,
+      'aria-label': `${compared ? 'Stop comparing' : 'Compare'} with ${v.name}`,
+      title: this.store.ghosts.length === 1 ? 'Beside the version already shown' : 'Beside this state',
+    });
+  }
+
+  forgetButton(v) {
+    const forget = async () => {
+      await remove(this.store.path(`/versions/${v.id}`));
+      await this.fill();
+    };
+    return button('Forget', () => this.attempt(forget), {
+      class: 'quiet',
+      title: 'Let the name go; the state stays in the history',
+      'aria-label': `Forget the name ${v.name}`,
+    });
+  }
+
+  keepButton() {
+    const keep = async () => {
+      await postJson(this.store.path('/versions'), { name: this.name.value, revision: this.store.revision });
+      toast(`Kept as “${this.name.value}”`);
+      this.name.value = '';
+      await this.fill();
+    };
+    return button('Keep this version', () => this.attempt(keep), { class: 'main' });
+  }
+
+  isCompared(v) {
+    return this.store.ghosts.some((ghost) => ghost.revision === v.revision);
+  }
+
+  /** One version beside this state; a second one beside the first. */
+  async compare(v) {
+    const { ghosts } = this.store;
+    const others = ghosts.filter((ghost) => ghost.revision !== v.revision);
+    await this.store.compare(this.isCompared(v) ? others : [...ghosts.slice(-1), v]);
+    await this.fill();
+  }
+
+  /** The largest differences between the version compared with and this state. */
+  async tell() {
+    const [first, second] = this.store.ghosts;
+    if (!first) {
+      this.compared.replaceChildren();
+      return;
+    }
+    const to = second?.revision ?? this.store.revision;
+    const found = await getJson(this.store.path(`/difference?from=${first.revision}&to=${to}`));
+    this.compared.replaceChildren(...differences(found, first, second));
+  }
+}

@@ -6,11 +6,12 @@ const [WIDTH, HEIGHT] = [400, 84];
 const [LEFT, RIGHT, TOP, BOTTOM] = [44, 8, 8, 14];
 const [SLOWEST, FASTEST] = [0.1, 4];
 const REACH_PX = 10;
+const FASTER = 1.1; // what one press of an arrow key does to a speed
 
 export class RampDrawing {
   /**
-   * @param range {from, to, points}: points are [[frame, speed]], or null for an even one
-   * @param hits gives the frames that stay
+   * @param {{from: number, to: number, points: number[][]}} range points are [frame, speed], or null for an even one
+   * @param {() => number[]} hits gives the frames that stay
    */
   constructor(range, hits) {
     this.range = range;
@@ -101,7 +102,12 @@ export class RampDrawing {
     for (let i = 1; i < this.points.length; i++) {
       const [[f0, v0], [f1, v1]] = [this.points[i - 1], this.points[i]];
       const third = (this.x(f1) - this.x(f0)) / 3;
-      d += `C${(this.x(f0) + third).toFixed(1)} ${this.y(v0).toFixed(1)} ${(this.x(f1) - third).toFixed(1)} ${this.y(v1).toFixed(1)} ${this.x(f1).toFixed(1)} ${this.y(v1).toFixed(1)}`;
+      const stops = [
+        [this.x(f0) + third, this.y(v0)],
+        [this.x(f1) - third, this.y(v1)],
+        [this.x(f1), this.y(v1)],
+      ];
+      d += `C${stops.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join(' ')}`;
     }
     const hits = this.hits().map((f) =>
       s(
@@ -164,21 +170,36 @@ export class RampDrawing {
 
   /** Arrows choose a point and change its speed; Delete takes it away. */
   key(event) {
-    const { length } = this.points;
-    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight')
-      this.chosen = ((this.chosen ?? -1) + (event.key === 'ArrowRight' ? 1 : -1) + length) % length;
-    else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && this.chosen !== null) {
-      const [f, v] = this.points[this.chosen];
-      this.points = this.points.map((p, n) =>
-        n === this.chosen ? [f, this.rounded(v * (event.key === 'ArrowUp' ? 1.1 : 1 / 1.1))] : p,
-      );
-    } else if ((event.key === 'Delete' || event.key === 'Backspace') && this.chosen > 0 && this.chosen < length - 1) {
-      this.points = this.points.filter((p, n) => n !== this.chosen);
-      this.chosen = null;
-    } else return;
+    const todo = {
+      ArrowLeft: () => this.chooseNext(-1),
+      ArrowRight: () => this.chooseNext(1),
+      ArrowUp: () => this.scaleChosen(FASTER),
+      ArrowDown: () => this.scaleChosen(1 / FASTER),
+      Delete: () => this.removeChosen(),
+      Backspace: () => this.removeChosen(),
+    }[event.key];
+    if (!todo) return;
     event.preventDefault();
     event.stopPropagation();
+    todo();
     this.draw();
+  }
+
+  chooseNext(way) {
+    const { length } = this.points;
+    this.chosen = ((this.chosen ?? -1) + way + length) % length;
+  }
+
+  scaleChosen(factor) {
+    if (this.chosen === null) return;
+    this.points = this.points.map(([f, v], n) => [f, n === this.chosen ? this.rounded(v * factor) : v]);
+  }
+
+  /** Takes the chosen point away; the ends stay. */
+  removeChosen() {
+    if (!this.chosen || this.chosen >= this.points.length - 1) return;
+    this.points = this.points.filter((p, n) => n !== this.chosen);
+    this.chosen = null;
   }
 
   dispose() {

@@ -11,11 +11,14 @@ const seconds = (frames, rate) => `${trimmed(frames / rate, 2)} s`;
 function plainly(asked, { header }) {
   const [was, next] = [framesPerSecond(header.rate), framesPerSecond(asked.rate)];
   const count = header.out - header.in + 1;
-  if (asked.keep === 'frames')
-    return `All ${count} frames stay as they are; the shot lasts ${seconds(count, next)} instead of ${seconds(count, was)}.`;
+  if (asked.keep === 'frames') {
+    const lasts = `${seconds(count, next)} instead of ${seconds(count, was)}`;
+    return `All ${count} frames stay as they are; the shot lasts ${lasts}.`;
+  }
   const frames = Math.round((count * next) / was);
   const keys = asked.whole ? ', rounded to whole frames' : ' and may stand between frames';
-  return `The shot lasts ${seconds(count, was)} as before: ${count} frames become ${frames}, ${header.in} to ${header.in + frames - 1}. Keys keep their moments${keys}.`;
+  const become = `${count} frames become ${frames}, ${header.in} to ${header.in + frames - 1}`;
+  return `The shot lasts ${seconds(count, was)} as before: ${become}. Keys keep their moments${keys}.`;
 }
 
 export function ratePart(asked, store, desk) {

@@ -4,19 +4,23 @@ import { NumberField } from './number-field.js';
 import { row } from './fields.js';
 
 export class TimingRequest {
-  constructor() {
-    Object.assign(this, { way: 'stretch', of: 'all', from: null, to: null, points: null, factor: 1, by: 12 });
-    Object.assign(this, {
-      ripple: false,
-      markers: true,
-      range: true,
-      keepLength: true,
-      hits: true,
-      rate: '25',
-      keep: 'time',
-      whole: false,
-    });
-  }
+  way = 'longer';
+  of = 'all';
+  from = null;
+  to = null;
+  points = null;
+  factor = 1;
+  by = 12;
+  more = 240;
+  where = 'end';
+  ripple = false;
+  markers = true;
+  range = true;
+  keepLength = true;
+  hits = true;
+  rate = '25';
+  keep = 'time';
+  whole = false;
 
   forDesk(store, desk, node) {
     this.store = store;
@@ -53,10 +57,10 @@ export class TimingRequest {
     ]);
   }
 
-  field(name, label, kind = 'frames', unit = 'f', digits = 0, step = 1) {
+  field(name, label, quantity = 'frames', unit = 'f', digits = 0, step = 1) {
     return new NumberField({
       label,
-      kind,
+      quantity,
       unit,
       digits,
       step,

@@ -80,7 +80,8 @@ export function ripplePart(asked, store, desk) {
     ],
     refresh() {
       by.refresh();
-      says.textContent = `all from ${desk.frame} on comes ${Math.abs(asked.by)} f ${asked.by < 0 ? 'earlier' : 'later'}`;
+      const way = asked.by < 0 ? 'earlier' : 'later';
+      says.textContent = `all from ${desk.frame} on comes ${Math.abs(asked.by)} f ${way}`;
     },
   };
 }

@@ -1,12 +1,14 @@
 // Re-timing: stretch, ripple, speed ramp, frame rate.
 import { h } from '../common/dom.js';
 import { choice, row } from './fields.js';
+import { longerPart } from './timing-longer.js';
 import { ratePart } from './timing-rate.js';
 import { rampPart } from './timing-ramp.js';
 import { TimingRequest } from './timing-request.js';
 import { ripplePart, stretchPart } from './timing-stretch.js';
 
 const PARTS = {
+  longer: ['Make it longer', longerPart],
   stretch: ['Stretch a range', stretchPart],
   ripple: ['Ripple', ripplePart],
   ramp: ['Speed ramp', rampPart],
@@ -41,7 +43,9 @@ export const timingPanel = {
     return {
       title: 'Timing',
       aside: part.says,
-      elements: [h('div', { class: 'rows' }, row('Do', way, asked.way === 'rate' ? h('span') : of), ...part.rows)],
+      elements: [
+        h('div', { class: 'rows' }, row('Do', way, 'rate longer'.includes(asked.way) ? h('span') : of), ...part.rows),
+      ],
       refresh() {
         part.refresh();
       },

@@ -1,7 +1,7 @@
 // The set seen from outside: solids under the plan's drawing, with a viewer that orbits, pans and zooms.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { makeSky, setSun, SKY } from '../floor/materials.js';
-import { Solids } from '../floor/solids.js';
+import { makeSky, setSun, SKY } from '../solids/materials.js';
+import { Solids } from '../solids/solids.js';
 
 const STEEPEST = 1.5;
 const NEAREST_M = 0.3;
@@ -34,10 +34,11 @@ export class Outside {
     this.solids.sync();
   }
 
+  /** @param {number[]} size width and height in pixels */
   resize([w, h]) {
     this.size = [Math.max(1, w), Math.max(1, h)];
     this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2));
-    this.renderer.setSize(...this.size, false);
+    this.renderer.setSize(this.size[0], this.size[1], false);
     this.viewer.aspect = this.size[0] / this.size[1];
   }
 

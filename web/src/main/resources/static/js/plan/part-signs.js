@@ -3,6 +3,8 @@ import { s } from '../common/dom.js';
 import { idOf, isOn } from '../shot/parts.js';
 import { targetPlace, targetsOf } from '../shot/targets.js';
 
+/** @typedef {import('../shot/types.js').Part} Part */
+
 const EYE = 'M-6 0c3.5-5.5 8.5-5.5 12 0c-3.5 5.5-8.5 5.5-12 0M0 -2a2 2 0 1 0 .01 0';
 export const SIDE_LETTERS = { front: '', back: 'K', left: 'L', right: 'R', top: 'T', bottom: 'B' };
 const LETTER_PX = 16;
@@ -15,7 +17,7 @@ function weightAt(store, node, part, frame) {
   return column ? store.value(frame, column) : 1;
 }
 
-/** Whether a frame lies in the window of a part. */
+/** Whether a frame lies in the window of a part. @param {Part} part @param {number} frame */
 export function isInWindow({ window = {} }, frame) {
   return frame >= (window.from ?? -Infinity) && frame <= (window.to ?? Infinity);
 }

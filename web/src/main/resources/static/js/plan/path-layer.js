@@ -7,6 +7,11 @@ import { valueAt } from '../shot/samples.js';
 
 const STEPS = 6; // of the speed's scale
 const SHORTEST_HANDLE_PX = 5;
+/** Where the handles of a key stand in its row of a path. @type {[string, number][]} */
+const HANDLES = [
+  ['in', 1],
+  ['out', 7],
+];
 const MOST_IN_HAND = 40; // keys that can be taken, those nearest to the playhead; more are only drawn
 
 export class PathLayer {
@@ -137,10 +142,7 @@ export class PathLayer {
       const frame = path[i];
       if (Math.abs(frame - this.desk.frame) > reach) continue;
       const key = this.plan.place(vector(path, i + 4));
-      for (const [side, from] of [
-        ['in', 1],
-        ['out', 7],
-      ]) {
+      for (const [side, from] of HANDLES) {
         const end = this.plan.place(vector(path, i + from));
         if (!key || !end || Math.hypot(end[0] - key[0], end[1] - key[1]) < SHORTEST_HANDLE_PX) continue;
         parts.push(

@@ -1,16 +1,13 @@
 // The plan: the set to scale from above, from the side, or from outside, with what the lens does on it.
 import { carrierOf } from '../shot/parts.js';
 import { s } from '../common/dom.js';
-import { lengthRange, lengthText } from '../common/units.js';
 import { Outside } from './outside.js';
 import { forward, outline } from './outline.js';
 import { partSigns } from './part-signs.js';
 import { PathLayer } from './path-layer.js';
+import { camera, frustum, handle, nulls, outOf, view } from './plan-camera.js';
+import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
-
-const LARGEST_LABELLED_M = 80;
-const HANDLE_PX = 34;
-const MOST_SHARP_M = 400;
 
 export class Plan {
   constructor(store, desk, { svg, canvas }) {
@@ -82,11 +79,12 @@ export class Plan {
     return this.side === 'above' ? { dx: a, dy: 0, dz: b } : { dx: 0, dy: -b, dz: a };
   }
 
-  /** Coordinates in the plane of a place in the world. From the side, up is up. */
+  /** Coordinates in the plane of a place in the world. From the side, up is up. @returns {[number, number]} */
   plane(pose) {
     return this.side === 'above' ? [pose.x, pose.z] : [pose.z, pose.y];
   }
 
+  /** @returns {[number, number]} */
   toScreen([a, b]) {
     const [w, h] = this.size;
     const up = this.side === 'above' ? 1 : -1;
@@ -96,6 +94,7 @@ export class Plan {
     ];
   }
 
+  /** @returns {[number, number]} */
   fromScreen([x, y]) {
     const [w, h] = this.size;
     const up = this.side === 'above' ? 1 : -1;
@@ -140,9 +139,7 @@ export class Plan {
       points.push(this.store.pose(id, frame));
     for (const frame of [this.desk.first(), this.desk.last()]) {
       const [pose, lens] = [this.store.pose(id, frame), this.store.lens(id, frame)];
-      const look = ahead(pose);
-      const far = Math.min(lens.focusM, 15);
-      points.push({ x: pose.x + look.x * far, y: pose.y + look.y * far, z: pose.z + look.z * far });
+      points.push(outOf(pose, [0, 0, -Math.min(lens.focusM, 15)]));
     }
     return points;
   }
@@ -199,45 +196,9 @@ export class Plan {
     const frusta = this.store
       .cameras()
       .filter((c) => !this.store.isHidden(c))
-      .flatMap((c) => this.frustum(c, labels));
+      .flatMap((c) => frustum(this, c, labels));
     this.under.replaceChildren(...frusta, ...this.layer.draw());
-    this.over.replaceChildren(...partSigns(this), ...this.placed(labels));
-  }
-
-  /** A camera from outside: its angle of view up to where it is in focus. */
-  frustum(node, labels) {
-    const pose = this.store.pose(node.id, this.desk.frame);
-    const lens = this.store.lens(node.id, this.desk.frame);
-    if (!pose || !lens) return [];
-    const far = Math.min(lens.focusM, 12);
-    const [tw, th] = [Math.tan((lens.horizontalDeg * Math.PI) / 360), Math.tan((lens.verticalDeg * Math.PI) / 360)];
-    const from = this.place(pose);
-    const corners = [
-      [-1, 1],
-      [1, 1],
-      [1, -1],
-      [-1, -1],
-    ].map(([u, v]) => this.place(ahead(pose, [u * tw * far, v * th * far, -far], true)));
-    if (!from || corners.some((c) => !c)) return [];
-    const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
-    labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
-    return [
-      s('path', {
-        class: 'frustum',
-        d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}`,
-      }),
-      s(
-        'circle',
-        {
-          class: node.id === this.desk.camera ? 'camera' : 'camera other',
-          cx: from[0].toFixed(1),
-          cy: from[1].toFixed(1),
-          r: 5.5,
-          'data-id': node.id,
-        },
-        s('title', { text: node.name }),
-      ),
-    ];
+    this.over.replaceChildren(...partSigns(this), ...placed(this, labels));
   }
 
   lines() {
@@ -319,191 +280,16 @@ export class Plan {
   drawOver() {
     for (const { node, part } of this.movingParts) part.setAttribute('d', this.closed(this.shape(node) ?? []));
     const labels = [];
-    const parts = [];
-    this.marks = [];
-    const rings = this.nulls(labels);
-    for (const camera of this.store.cameras())
-      if (!this.store.isHidden(camera)) parts.push(...this.camera(camera, labels));
-    parts.push(...rings, ...this.marks, ...partSigns(this), ...this.handle(), ...this.names(labels), ...this.scaleBar());
-    this.over.replaceChildren(...parts);
-  }
-
-  /** The wedge goes under the rings of the rig, the camera itself over them. */
-  camera(node, labels) {
-    const pose = this.store.pose(node.id, this.desk.frame);
-    const lens = this.store.lens(node.id, this.desk.frame);
-    if (!pose || !lens) return [];
-    const look = forward(pose, this.side);
-    const at = this.plane(pose);
-    const shown = node.id === this.desk.camera;
-    const parts = [];
-    if (shown) parts.push(...this.wedge(at, look, lens, labels));
-    const [x, y] = this.toScreen(at);
-    const up = this.side === 'above' ? 1 : -1;
-    const angle = (Math.atan2(look.a, -look.b * up) * 180) / Math.PI;
-    this.marks.push(
-      s(
-        'path',
-        {
-          class: shown ? 'camera' : 'camera other',
-          d: 'M0 -10L6 6H-6Z',
-          transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`,
-          'data-id': node.id,
-        },
-        s('title', { text: node.name }),
-      ),
+    const shown = this.store.cameras().filter((c) => !this.store.isHidden(c));
+    this.over.replaceChildren(
+      ...shown.flatMap((c) => view(this, c, labels)),
+      ...nulls(this, labels),
+      ...shown.flatMap((c) => camera(this, c, labels)),
+      ...partSigns(this),
+      ...handle(this),
+      ...names(this, labels),
+      ...scaleBar(this),
     );
-    labels.push({ x: x + 11, y: y + 15, text: node.name, strong: true, first: true });
-    return parts;
-  }
-
-  /** The angle of view, and between near and far limit what is sharp. */
-  wedge(at, look, lens, labels) {
-    const half = ((this.side === 'above' ? lens.horizontalDeg : lens.verticalDeg) * Math.PI) / 360;
-    const [w, h] = this.size;
-    const reach = Math.hypot(w, h) * this.metresPerPixel * 1.2;
-    const spread = Math.tan(half);
-    const corner = (distance, sign) => {
-      const along = distance * Math.max(0.2, look.length);
-      const aside = distance * spread * sign;
-      return this.toScreen([at[0] + look.a * along - look.b * aside, at[1] + look.b * along + look.a * aside]);
-    };
-    const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
-    const far = Math.min(lens.farM, MOST_SHARP_M);
-    const near = Math.min(lens.nearM, far);
-    const from = this.toScreen(at);
-    const parts = [
-      s('path', { class: 'wedge', d: `M${point(from)}L${point(corner(reach, -1))}L${point(corner(reach, 1))}Z` }),
-      s('path', {
-        class: 'band',
-        d: `M${point(corner(near, -1))}L${point(corner(near, 1))}L${point(corner(far, 1))}L${point(corner(far, -1))}Z`,
-      }),
-    ];
-    const right = corner(Math.min(far, near * 1.2), 1);
-    const left = corner(Math.min(far, near * 1.2), -1);
-    const side = right[0] > left[0] ? right : left;
-    labels.push({
-      x: Math.min(side[0] + 7, w - 132),
-      y: side[1] + 4,
-      text: `${lengthRange(lens.nearM, lens.farM)} sharp`,
-      sharp: true,
-      first: true,
-    });
-    return parts;
-  }
-
-  /** Nulls that carry a camera, and the chosen one, as rings with a notch where they head. */
-  nulls(labels) {
-    const rigs = new Set(this.store.cameras().flatMap((c) => this.store.carriersOf(c.id).map((n) => n.id)));
-    const parts = [];
-    for (const node of this.store.nodes) {
-      const chosen = node.id === this.desk.selected;
-      if ((node.kind !== 'null' || !(rigs.has(node.id) || chosen)) && !(node.kind === 'sun' && chosen)) continue;
-      const pose = this.store.pose(node.id, this.desk.frame);
-      if (!pose || this.store.isHidden(node)) continue;
-      const [x, y] = this.toScreen(this.plane(pose));
-      const look = forward(pose, this.side);
-      const up = this.side === 'above' ? 1 : -1;
-      parts.push(
-        s(
-          'circle',
-          { class: chosen ? 'ring chosen' : 'ring', cx: x.toFixed(1), cy: y.toFixed(1), r: 8, 'data-id': node.id },
-          s('title', { text: node.name }),
-        ),
-        s('path', {
-          class: 'notch',
-          d: `M${(x + look.a * 4).toFixed(1)} ${(y + look.b * up * 4).toFixed(1)}L${(x + look.a * 12).toFixed(1)} ${(y + look.b * up * 12).toFixed(1)}`,
-        }),
-      );
-      if (chosen) labels.push({ x: x + 12, y: y + 4, text: node.name, strong: true, first: true });
-    }
-    return parts;
-  }
-
-  /** A handle ahead of the chosen node that turns it. */
-  handle() {
-    const node = this.desk.node;
-    const pose = node && this.store.pose(node.id, this.desk.frame);
-    if (!pose || this.side !== 'above') return [];
-    const [x, y] = this.toScreen(this.plane(pose));
-    const look = forward(pose, 'above');
-    const hx = x + look.a * HANDLE_PX;
-    const hy = y + look.b * HANDLE_PX;
-    return [
-      s('path', { class: 'turn-line', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
-      s(
-        'circle',
-        { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, 'data-turn': node.id },
-        s('title', { text: `Turn ${node.name}` }),
-      ),
-    ];
-  }
-
-  /** Names of what stands in the world itself, where there is room for them. */
-  names(labels) {
-    for (const node of this.store.nodes) {
-      if (carrierOf(node) || this.store.isHidden(node) || node.kind === 'camera' || node.kind === 'sun') continue;
-      if (node.kind === 'null' && this.store.cameras().some((c) => this.store.carriersOf(c.id).includes(node)))
-        continue;
-      const points = this.pointsOf(node);
-      if (!points.length) continue;
-      const xs = points.map((p) => p[0]);
-      const ys = points.map((p) => p[1]);
-      if ((Math.max(...xs) - Math.min(...xs)) * this.metresPerPixel > LARGEST_LABELLED_M) continue;
-      labels.push({ x: Math.max(...xs) + 4, y: (Math.min(...ys) + Math.max(...ys)) / 2 + 4, text: node.name });
-    }
-    return this.placed(labels);
-  }
-
-  pointsOf(node) {
-    const inside =
-      node.kind === 'piece' ? [node] : this.store.nodes.filter((n) => n.kind === 'piece' && carrierOf(n) === node.id);
-    return inside.flatMap((n) => this.shape(n) ?? []).map((p) => this.toScreen(p));
-  }
-
-  /** Labels that do not cover one another; those that matter first. */
-  placed(labels) {
-    const [w, h] = this.size;
-    const taken = [
-      [0, 0, 60, 26],
-      [w - 262, 0, w, 30],
-      [0, h - 40, 110, h],
-    ];
-    const parts = [];
-    labels.sort((a, b) => Number(Boolean(b.first)) - Number(Boolean(a.first)));
-    for (const label of labels) {
-      const width = label.text.length * (label.sharp ? 7 : 6.4) + 4;
-      const fits = [0, 14, -14, 28]
-        .map((dy) => [label.x, label.y + dy - 11, label.x + width, label.y + dy + 3])
-        .find(
-          (box) =>
-            box[0] > 0 &&
-            box[2] < w &&
-            box[1] > 0 &&
-            box[3] < h &&
-            !taken.some((t) => box[0] < t[2] && box[2] > t[0] && box[1] < t[3] && box[3] > t[1]),
-        );
-      if (!fits) continue;
-      taken.push(fits);
-      parts.push(
-        s('text', {
-          class: `halo ${label.sharp ? 'sharp' : label.strong ? 'strong' : ''}`,
-          x: label.x.toFixed(1),
-          y: (fits[3] - 3).toFixed(1),
-          text: label.text,
-        }),
-      );
-    }
-    return parts;
-  }
-
-  scaleBar() {
-    const [, h] = this.size;
-    const length = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200].findLast((m) => m / this.metresPerPixel <= 90) ?? 0.1;
-    return [
-      s('path', { class: 'scale', d: `M14 ${h - 14}h${(length / this.metresPerPixel).toFixed(1)}` }),
-      s('text', { class: 'halo', x: 14, y: h - 20, text: lengthText(length, length < 1 ? 2 : 0) }),
-    ];
   }
 
   dispose() {
@@ -511,18 +297,4 @@ export class Plan {
     this.observer.disconnect();
     this.outside?.dispose();
   }
-}
-
-/** A direction, or with asPlace a place, in a node's own space turned (and moved) into the world. */
-function ahead(pose, [x, y, z] = [0, 0, -1], asPlace = false) {
-  const { qx, qy, qz, qw } = pose;
-  const tx = 2 * (qy * z - qz * y);
-  const ty = 2 * (qz * x - qx * z);
-  const tz = 2 * (qx * y - qy * x);
-  const v = {
-    x: x + qw * tx + qy * tz - qz * ty,
-    y: y + qw * ty + qz * tx - qx * tz,
-    z: z + qw * tz + qx * ty - qy * tx,
-  };
-  return asPlace ? { x: v.x + pose.x, y: v.y + pose.y, z: v.z + pose.z } : v;
 }

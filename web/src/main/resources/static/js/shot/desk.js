@@ -139,7 +139,7 @@ export class Desk extends EventTarget {
     this.announce('selection');
   }
 
-  /** @param range {from, to}, or null for the whole shot */
+  /** @param {{from: number, to: number} | null} range null for the whole shot */
   setRange(range) {
     this.range = range;
     this.announce('range');
@@ -255,8 +255,13 @@ export class Desk extends EventTarget {
   /**
    * Scales the chosen keys about a point.
    *
-   * @param by.aboutValue gives the value that stays, for an axis
-   * @param by.snap whether frames become whole ones
+   * @param {object} by
+   * @param {number} [by.inTime]
+   * @param {number} [by.inValue]
+   * @param {number} [by.aboutFrame]
+   * @param {(axis: any) => number} [by.aboutValue] gives the value that stays, for an axis
+   * @param {boolean} [by.snap] whether frames become whole ones
+   * @param {boolean} [by.done]
    */
   async scaleKeys({ inTime = 1, inValue = 1, aboutFrame, aboutValue, snap = true, done = true }) {
     const choice = this.chosen;
@@ -383,8 +388,10 @@ export class Desk extends EventTarget {
    * Does a change: shows it while something is dragged, stores it at the end. With record off, a
    * change of something keyed stays loose until it is keyed or let go.
    *
-   * @param make gives the edit for a way of keying
-   * @param how.frame the frame it is made for
+   * @param {import('./types.js').Node} node
+   * @param {string[]} channels the paths it changes
+   * @param {(way: string) => object} make gives the edit for a way of keying
+   * @param {{done?: boolean, frame?: number}} how the frame it is made for
    */
   change(node, channels, make, { done, frame = this.frame }) {
     const keying = this.keyingFor(node, channels);

@@ -1,5 +1,5 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
-import { getAnswer, getOctets, Problem, postOctets, postTable, removeOnLeaving, windowName } from '../common/api.js';
+import { getAnswer, getOctets, Problem, postOctets, postTable } from '../common/api.js';
 import { unpack } from './octets.js';
 import { carrierOf, complete } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
@@ -8,8 +8,9 @@ const SHOW_EVERY_MS = 40;
 const AGAIN_AFTER_MS = 1500;
 
 /**
- * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'ghost'
- * (another version beside this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem), 'not-shown' (detail: the edits that were refused while only shown).
+ * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'ghost' (another version beside
+ * this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem), 'not-shown' (detail: the edits
+ * that were refused while only shown).
  */
 export class ShotStore extends EventTarget {
   constructor(id) {
@@ -77,8 +78,10 @@ export class ShotStore extends EventTarget {
     this.slopes = slopes;
     const missing = () =>
       [...this.drawn].filter((id) => this.byId.has(id) && this.motion.has(id) && this.lacks(this.motion.get(id)));
-    if (missing().length) await this.next(() => this.fetchCurves(missing())).catch(() => {}); // an answer before may have brought them
-    const lackSlopes = ({ motion }) => [...this.drawn].some((id) => motion.has(id) && !motion.get(id).slopes); // all else of a ghost is here
+    // an answer before may have brought them
+    if (missing().length) await this.next(() => this.fetchCurves(missing())).catch(() => {});
+    // all else of a ghost is here
+    const lackSlopes = ({ motion }) => [...this.drawn].some((id) => motion.has(id) && !motion.get(id).slopes);
     if (slopes && this.ghosts.some(lackSlopes)) await this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
@@ -178,7 +181,7 @@ export class ShotStore extends EventTarget {
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
       this.announce('refused', problem);
-      if (problem.status === 409 || problem.status === 404) await this.load().catch(() => {});
+      if (problem.status === 409 || problem.status === 404) await this.catchUp().catch(() => {});
       this.setSaving(problem.retry ? 'trouble' : 'saved', problem.retry ? problem.message : undefined);
       return false;
     }
@@ -277,34 +280,18 @@ export class ShotStore extends EventTarget {
     });
   }
 
-  /** Listens to what other windows do, and connects again by itself. */
-  listen() {
-    const source = new EventSource(this.path(`/events?window=${windowName}`));
-    source.addEventListener('revision', (event) => {
-      const { revision, window } = JSON.parse(event.data);
-      if (window === windowName || revision <= this.revision) return;
-      this.next(async () => {
-        if (revision <= this.revision) return;
-        const loose = this.shown?.edits;
-        await this.dropShown();
-        await this.load();
-        if (loose) this.show(loose);
-        this.setSaving('saved');
-      }).catch(() => {});
-    });
-    for (const name of ['people', 'beat'])
-      source.addEventListener(name, (event) => this.announce('people', JSON.parse(event.data)));
-    source.onerror = () => this.setSaving('trouble', 'Not connected; trying again');
-    source.onopen = () => {
-      if (this.saving.state === 'trouble') this.setSaving('saved');
-    };
-    addEventListener('pagehide', () => {
-      source.close();
-      removeOnLeaving(this.path(`/events?window=${windowName}`));
-    });
-    addEventListener('pageshow', (event) => {
-      if (event.persisted) location.reload();
-    });
+  /** Takes what led from the revision here to the newest; where that cannot be told, all of it. */
+  async catchUp() {
+    try {
+      const bundle = unpack(
+        await getOctets(this.path(`/changes?since=${this.revision}${this.curves(undefined, '&')}`)),
+      );
+      this.takeOutcome(bundle);
+      this.revision = bundle.revision;
+    } catch (problem) {
+      if (!(problem instanceof Problem) || problem.retry) throw problem;
+      await this.load();
+    }
   }
 
   /**

@@ -1,5 +1,6 @@
 // Targets: what is looked at or followed, and where it is.
 import { lengthText } from '../common/units.js';
+import { turned } from '../common/turned.js';
 
 /** @typedef {import('./types.js').Target} Target */
 
@@ -15,18 +16,6 @@ export function targetInFull(store, target) {
   const at = target.place ?? target.point;
   const numbers = at ? ` (${at.map((v) => lengthText(v)).join(', ')})` : '';
   return `${targetName(store, target)}${numbers}`;
-}
-
-/** A vector turned by a pose. */
-function turned([x, y, z], q) {
-  const tx = 2 * (q.qy * z - q.qz * y);
-  const ty = 2 * (q.qz * x - q.qx * z);
-  const tz = 2 * (q.qx * y - q.qy * x);
-  return [
-    x + q.qw * tx + q.qy * tz - q.qz * ty,
-    y + q.qw * ty + q.qz * tx - q.qx * tz,
-    z + q.qw * tz + q.qx * ty - q.qy * tx,
-  ];
 }
 
 /** Where a target is in the world at a frame, or null. @param {Target} target @returns {number[] | null} */

@@ -205,7 +205,7 @@ class ModulesTest extends BrowserTest {
   void beads_showTangentAndWholeness() {
     assertThat(
             run(
-                "floor/bead.js",
+                "common/bead.js",
                 "const p = (kinds, whole) => m.beadPath(new Set(kinds), whole);"
                     + " const all = [p(['settle'], true), p(['hold'], true), p(['straight'], true),"
                     + " p(['settle'], false)]; return new Set(all).size;"))

@@ -39,7 +39,8 @@ export function makeSky() {
         vec3 colour = mix(low, high, sqrt(clamp(d.y * 2.1, 0.0, 1.0)));
         colour = mix(colour, ground, smoothstep(0.0, -0.06, d.y));
         float near = max(dot(d, normalize(sunTo)), 0.0);
-        float glow = near * near * near; colour += sunColour * (0.2 * glow * glow + 0.9 * smoothstep(0.9993, 0.9997, near));
+        float glow = near * near * near;
+        colour += sunColour * (0.2 * glow * glow + 0.9 * smoothstep(0.9993, 0.9997, near));
         gl_FragColor = vec4(colour, 1.0);
         #include <colorspace_fragment>
       }`,
@@ -60,7 +61,11 @@ function water(colour) {
       sunColour: { value: new THREE.Color('#ffd9a6') },
     },
     vertexShader: `varying vec3 place;
-      void main() { vec4 at = modelMatrix * vec4(position, 1.0); place = at.xyz; gl_Position = projectionMatrix * viewMatrix * at; }`,
+      void main() {
+        vec4 at = modelMatrix * vec4(position, 1.0);
+        place = at.xyz;
+        gl_Position = projectionMatrix * viewMatrix * at;
+      }`,
     fragmentShader: `varying vec3 place; uniform vec3 deep, high, low, sunTo, sunColour; ${WAVES}
       void main() {
         vec3 to = cameraPosition - place; float far = length(to); vec3 eye = to / far;

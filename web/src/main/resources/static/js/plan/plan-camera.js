@@ -1,0 +1,164 @@
+// The camera on the plan: its mark, its angle of view, what is sharp, the rings of its rig and the turn handle.
+import { s } from '../common/dom.js';
+import { turned } from '../common/turned.js';
+import { lengthRange } from '../common/units.js';
+import { forward } from './outline.js';
+
+const HANDLE_PX = 34;
+const MOST_SHARP_M = 400;
+
+const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
+
+/** A camera from outside: its angle of view up to where it is in focus. */
+export function frustum(plan, node, labels) {
+  const pose = plan.store.pose(node.id, plan.desk.frame);
+  const lens = plan.store.lens(node.id, plan.desk.frame);
+  if (!pose || !lens) return [];
+  const far = Math.min(lens.focusM, 12);
+  const [tw, th] = [Math.tan((lens.horizontalDeg * Math.PI) / 360), Math.tan((lens.verticalDeg * Math.PI) / 360)];
+  const from = plan.place(pose);
+  const corners = [
+    [-1, 1],
+    [1, 1],
+    [1, -1],
+    [-1, -1],
+  ].map(([u, v]) => plan.place(outOf(pose, [u * tw * far, v * th * far, -far])));
+  if (!from || corners.some((c) => !c)) return [];
+  labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
+  return [
+    s('path', {
+      class: 'frustum',
+      d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}`,
+    }),
+    s(
+      'circle',
+      {
+        class: node.id === plan.desk.camera ? 'camera' : 'camera other',
+        cx: from[0].toFixed(1),
+        cy: from[1].toFixed(1),
+        r: 5.5,
+        'data-id': node.id,
+      },
+      s('title', { text: node.name }),
+    ),
+  ];
+}
+
+/** The mark of a camera. */
+export function camera(plan, node, labels) {
+  const pose = plan.store.pose(node.id, plan.desk.frame);
+  if (!pose) return [];
+  const look = forward(pose, plan.side);
+  const [x, y] = plan.toScreen(plan.plane(pose));
+  const up = plan.side === 'above' ? 1 : -1;
+  const angle = (Math.atan2(look.a, -look.b * up) * 180) / Math.PI;
+  labels.push({ x: x + 11, y: y + 15, text: node.name, strong: true, first: true });
+  return [
+    s(
+      'path',
+      {
+        class: node.id === plan.desk.camera ? 'camera' : 'camera other',
+        d: 'M0 -10L6 6H-6Z',
+        transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`,
+        'data-id': node.id,
+      },
+      s('title', { text: node.name }),
+    ),
+  ];
+}
+
+/** What the camera in the picture sees, drawn under the rings of its rig. */
+export function view(plan, node, labels) {
+  const pose = plan.store.pose(node.id, plan.desk.frame);
+  const lens = plan.store.lens(node.id, plan.desk.frame);
+  if (!pose || !lens || node.id !== plan.desk.camera) return [];
+  return wedge(plan, plan.plane(pose), forward(pose, plan.side), lens, labels);
+}
+
+/** The angle of view, and between near and far limit what is sharp. */
+function wedge(plan, at, look, lens, labels) {
+  const half = ((plan.side === 'above' ? lens.horizontalDeg : lens.verticalDeg) * Math.PI) / 360;
+  const [w, h] = plan.size;
+  const reach = Math.hypot(w, h) * plan.metresPerPixel * 1.2;
+  const spread = Math.tan(half);
+  const corner = (distance, sign) => {
+    const along = distance * Math.max(0.2, look.length);
+    const aside = distance * spread * sign;
+    return plan.toScreen([at[0] + look.a * along - look.b * aside, at[1] + look.b * along + look.a * aside]);
+  };
+  const far = Math.min(lens.farM, MOST_SHARP_M);
+  const near = Math.min(lens.nearM, far);
+  const from = plan.toScreen(at);
+  const parts = [
+    s('path', { class: 'wedge', d: `M${point(from)}L${point(corner(reach, -1))}L${point(corner(reach, 1))}Z` }),
+    s('path', {
+      class: 'band',
+      d: `M${point(corner(near, -1))}L${point(corner(near, 1))}L${point(corner(far, 1))}L${point(corner(far, -1))}Z`,
+    }),
+  ];
+  const right = corner(Math.min(far, near * 1.2), 1);
+  const left = corner(Math.min(far, near * 1.2), -1);
+  const side = right[0] > left[0] ? right : left;
+  labels.push({
+    x: Math.min(side[0] + 7, w - 132),
+    y: side[1] + 4,
+    text: `${lengthRange(lens.nearM, lens.farM)} sharp`,
+    sharp: true,
+    first: true,
+  });
+  return parts;
+}
+
+/** Nulls that carry a camera, and the chosen one, as rings with a notch where they head. */
+export function nulls(plan, labels) {
+  const rigs = new Set(plan.store.cameras().flatMap((c) => plan.store.carriersOf(c.id).map((n) => n.id)));
+  const parts = [];
+  for (const node of plan.store.nodes) {
+    const chosen = node.id === plan.desk.selected;
+    if ((node.kind !== 'null' || !(rigs.has(node.id) || chosen)) && !(node.kind === 'sun' && chosen)) continue;
+    const pose = plan.store.pose(node.id, plan.desk.frame);
+    if (!pose || plan.store.isHidden(node)) continue;
+    const [x, y] = plan.toScreen(plan.plane(pose));
+    const look = forward(pose, plan.side);
+    const up = plan.side === 'above' ? 1 : -1;
+    const notch = (px) => point([x + look.a * px, y + look.b * up * px]);
+    parts.push(
+      s(
+        'circle',
+        { class: chosen ? 'ring chosen' : 'ring', cx: x.toFixed(1), cy: y.toFixed(1), r: 8, 'data-id': node.id },
+        s('title', { text: node.name }),
+      ),
+      s('path', {
+        class: 'notch',
+        d: `M${notch(4)}L${notch(12)}`,
+      }),
+    );
+    if (chosen) labels.push({ x: x + 12, y: y + 4, text: node.name, strong: true, first: true });
+  }
+  return parts;
+}
+
+/** A handle ahead of the chosen node that turns it. */
+export function handle(plan) {
+  const node = plan.desk.node;
+  const pose = node && plan.store.pose(node.id, plan.desk.frame);
+  if (!pose || plan.side !== 'above') return [];
+  const [x, y] = plan.toScreen(plan.plane(pose));
+  const look = forward(pose, 'above');
+  const hx = x + look.a * HANDLE_PX;
+  const hy = y + look.b * HANDLE_PX;
+  return [
+    s('path', { class: 'turn-line', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
+    s(
+      'circle',
+      { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, 'data-turn': node.id },
+      s('title', { text: `Turn ${node.name}` }),
+    ),
+  ];
+}
+
+/** A place in a node's own space, in the world. */
+export function outOf(pose, v) {
+  const [x, y, z] = turned(v, pose);
+  return { x: x + pose.x, y: y + pose.y, z: z + pose.z };
+}
