@@ -5,8 +5,11 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Window;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
 import java.util.OptionalDouble;
 
 /**
@@ -40,13 +43,24 @@ public record Lengthening(Count keys, int curves, int lockedCurves, Count window
 
   /**
    * @param at the frame, or none for the end of the shot
+   * @throws RefusedException if the frame is not within the shot and its handles
    */
   public static Lengthening of(Shot shot, OptionalDouble at) {
+    requireInside(shot, at);
     Counting counting = new Counting(shot, at);
     shot.nodes().forEach(counting::count);
     shot.markers().forEach(m -> counting.markers = counting.counted(counting.markers, m.frame()));
     return new Lengthening(
         counting.keys, counting.curves, counting.locked, counting.windows, counting.markers);
+  }
+
+  /**
+   * @throws RefusedException if a frame is not within the shot and its handles
+   */
+  public static void requireInside(Shot shot, OptionalDouble at) {
+    int handles = shot.header().handles();
+    FrameRange range = shot.header().range();
+    at.ifPresent(f -> Require.within(f, range.in() - handles, range.out() + handles, "at"));
   }
 
   private static final class Counting {

@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.check.Lengthening;
 import idlelens.core.part.Part;
 import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
@@ -24,12 +25,13 @@ import java.util.OptionalDouble;
 public record Lengthen(int by, OptionalDouble at, boolean markers) implements Edit {
   public Lengthen {
     Require.within(by, 1, FrameRange.LONGEST, "by");
-    at.ifPresent(f -> Require.within(f, -1e7, 1e7, "at"));
+    at.ifPresent(f -> Require.finite(f, "at"));
   }
 
   @Override
   public Shot apply(Shot shot) {
     ShotHeader header = shot.header();
+    Lengthening.requireInside(shot, at);
     FrameRange range = new FrameRange(header.range().in(), header.range().out() + by);
     Shot longer = at.isPresent() ? ripple().apply(shot) : windowsToTheEnd(shot);
     return longer.withHeader(header.withTime(header.rate(), range, header.handles()));

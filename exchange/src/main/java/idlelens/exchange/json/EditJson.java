@@ -47,13 +47,15 @@ public final class EditJson {
 
   /** Reads a list of edits that somebody asks for; putting back is what history does. */
   public static List<Edit> readAsked(JsonPlace place) throws FormatException {
-    List<Edit> edits = readList(place);
-    for (int i = 0; i < edits.size(); i++) {
-      if (edits.get(i) instanceof Restore) {
-        throw place.at(i).get("edit").refusal("an edit; undo and go-back have calls of their own");
-      }
+    return place.list(MOST_EDITS, EditJson::readOneAsked);
+  }
+
+  private static Edit readOneAsked(JsonPlace place) throws FormatException {
+    JsonPlace kind = place.get("edit");
+    if (kind.text().equals(BY_TYPE.get(Restore.class).kind())) {
+      throw kind.refusal("an edit; undo and go-back have calls of their own");
     }
-    return edits;
+    return read(place);
   }
 
   /** Reads the header of a shot: name, rate, in, out, handles, aspect, metresPerUnit, newKeys. */

@@ -46,7 +46,7 @@ export class Picture {
   makeSun() {
     const sun = new THREE.DirectionalLight('#ffffff', 0);
     sun.castShadow = true;
-    sun.shadow.mapSize.set(this.software ? 1024 : 2048, this.software ? 1024 : 2048);
+    sun.shadow.mapSize.set(2048, 2048);
     sun.shadow.bias = -0.0004;
     sun.shadow.normalBias = this.software ? 0.12 : 0.06; // against teeth along curved walls
     const box = sun.shadow.camera;

@@ -102,11 +102,11 @@ function foldParts({ node, folds }, y) {
   if (folds.poses) {
     const label = `${folds.pose ? 'Hide' : 'Show'} a row for each of x … roll of ${node.name}`;
     const text = s('text', {
-      class: 'pose-fold',
-      x: LEFT - 14,
+      class: folds.pose ? 'pose-fold open' : 'pose-fold',
+      x: LEFT - 12,
       y: y + 17,
       'text-anchor': 'end',
-      text: folds.pose ? '−' : 'x…',
+      text: 'x y z',
     });
     parts.push(s('g', { 'data-pose': node.id, 'aria-label': label, ...press }, s('title', { text: label }), text));
   }

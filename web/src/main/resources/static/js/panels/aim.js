@@ -1,8 +1,8 @@
 // Aim: what is looked at, with which side, and what becomes of the roll.
-import { button, h } from '../common/dom.js';
+import { button } from '../common/dom.js';
 import { idOf, partOf } from '../shot/parts.js';
 import { choice, row } from './fields.js';
-import { cardPart, panelOf, parametersPart, windowPart } from './part-panel.js';
+import { panelOf, parametersPart, windowPart } from './part-panel.js';
 import { targetPart } from './target-field.js';
 
 const SIDES = [
@@ -48,9 +48,8 @@ export const aimPanel = {
       at('target', 'Looks at'),
       at('second', 'Then at'),
       waysPart(now, set),
-      parametersPart(store, desk, id, now()),
+      parametersPart(store, desk, id, now(), (p) => p.id !== 'blend' || Boolean(now().second)),
       windowPart(store, desk, id, idOf(now())),
-      cardPart(desk, id, partId),
     ]);
   },
 };
@@ -60,14 +59,14 @@ function waysPart(now, set) {
   const side = choice('Which side looks', SIDES, (value) => set({ side: value }));
   const roll = choice('Roll', ROLLS, (value) => set({ roll: value }));
   const second = button('', () => set({ second: now().second ? null : now().target }), {
-    title: 'A second target, with a blend from the first to it that can be keyed',
+    title: 'With a second target, or without: the blend from the first to it can be keyed',
   });
   return {
-    rows: [row('Looks with', side, roll), h('div', { class: 'buttons' }, second)],
+    rows: [row('Looks with', side, roll, second)],
     refresh() {
       side.value = now().side;
       roll.value = now().roll;
-      second.textContent = now().second ? 'Without the second target' : 'Add a second target';
+      second.textContent = now().second ? 'One target' : 'Second target';
     },
   };
 }

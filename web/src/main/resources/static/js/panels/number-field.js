@@ -62,7 +62,8 @@ export class NumberField {
   /** Shows the present value, unless somebody is typing. */
   refresh() {
     const unit = this.isLength ? lengthUnit() : this.options.unit;
-    this.unit.textContent = unit === 'ft' ? '' : unit;
+    const isOpen = this.options.empty && this.options.get() === null;
+    this.unit.textContent = unit === 'ft' || isOpen ? '' : unit;
     if (document.activeElement !== this.input || this.input.value === this.typedFrom) {
       const text = this.shown();
       if (this.input.value !== text) this.input.value = text;

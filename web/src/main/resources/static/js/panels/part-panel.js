@@ -1,18 +1,27 @@
 // What parts have in common, for their panels: a field for each parameter, the window, and what is done to a card.
 import { button, h } from '../common/dom.js';
 import { idOf, isOff, kindOf, partOf, pathsIn, titleOf } from '../shot/parts.js';
-import { channelField, row } from './fields.js';
+import { channelField, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
-/** Fields for all parameters of a part: their rows, and what refreshes them. */
-export function parametersPart(store, desk, id, part) {
-  const paths = pathsIn(part);
-  const fields = paths.map((path) => channelField(store, desk, id, path));
-  const labels = kindOf(part).parameters.map((p) => p.label);
-  return {
-    rows: fields.map((field, i) => row(labels[i], field.element)),
-    refresh: () => fields.forEach((field) => field.refresh()),
-  };
+/**
+ * Fields for the parameters of a part, two in a row: their rows, and what refreshes them.
+ *
+ * @param {(parameter: {id: string}) => boolean} has whether a parameter has an effect as the part is set
+ */
+export function parametersPart(store, desk, id, part, has = () => true) {
+  const all = pathsIn(part);
+  const shown = kindOf(part)
+    .parameters.map((parameter, i) => ({ parameter, path: all[i] }))
+    .filter(({ parameter }) => has(parameter));
+  const fields = shown.map(({ path }) => channelField(store, desk, id, path));
+  const labels = shown.map(({ parameter }) => parameter.label);
+  const rows = [];
+  for (let i = 0; i < fields.length; i += 2) {
+    const beside = fields[i + 1] ? labelled(labels[i + 1], fields[i + 1].element) : h('span');
+    rows.push(row(labels[i], fields[i].element, beside));
+  }
+  return { rows, refresh: () => fields.forEach((field) => field.refresh()) };
 }
 
 /** The window of a part: its ends, open unless a frame is typed, and its fades. */
@@ -57,17 +66,18 @@ export function windowPart(store, desk, id, partId) {
   };
 }
 
-/** What is done to the card itself. */
-export function cardPart(desk, id, partId) {
+/** The buttons for what is done to the card itself. */
+function cardButtons(desk, id, partId) {
   const now = () => ({ node: desk.store.byId.get(id), part: partOf(desk.store.byId.get(id), partId) });
-  const buttons = [
+  return h(
+    'span',
+    { class: 'buttons' },
     button('Duplicate', () => desk.addPart(now().node, now().part), { title: 'Another card like this, behind it' }),
     button('Copy', () => desk.copyPart(now().node, now().part), {
       title: 'Copy this card; + in the chain of another node pastes it',
     }),
     button('Remove', () => desk.removePart(now().node, partId), { class: 'danger', title: 'Take this card away' }),
-  ];
-  return { rows: [h('div', { class: 'buttons' }, ...buttons)], refresh() {} };
+  );
 }
 
 /**
@@ -80,7 +90,7 @@ export function panelOf(store, desk, node, part, parts) {
   const says = h('small', { class: 'note' });
   return {
     title: `${titleOf(node, part)} · ${node.name}`,
-    aside: says,
+    aside: h('span', { class: 'aside' }, says, kindOf(part).many ? cardButtons(desk, node.id, partId) : ''),
     elements: [h('div', { class: 'rows' }, ...parts.flatMap((each) => each.rows))],
     refresh() {
       const now = store.byId.get(node.id);
@@ -97,12 +107,11 @@ export const partPanel = {
 
   build(store, desk, node) {
     const part = partOf(node, desk.card);
-    const { many, window: hasWindow } = kindOf(part);
+    const { window: hasWindow } = kindOf(part);
     const partId = idOf(part);
     return panelOf(store, desk, node, part, [
       parametersPart(store, desk, node.id, part),
       ...(hasWindow ? [windowPart(store, desk, node.id, partId)] : []),
-      ...(many ? [cardPart(desk, node.id, partId)] : []),
     ]);
   },
 };

@@ -55,10 +55,7 @@ export function targetPart(store, desk, { label, own, get, set }) {
     () => get()?.place ?? get()?.point ?? (get() ? [0, 0, 0] : null),
     (values, done) => set(get().place ? { place: values } : { node: get().node, point: values }, done),
   );
-  const rows = [
-    row(label, pick, h('span', { class: 'buttons' }, picker, point)),
-    row('Point', ...numbers.map((n) => n.element)),
-  ];
+  const rows = [row(label, pick, point, picker), row('x, y, z', ...numbers.map((n) => n.element))];
   return {
     rows,
     refresh() {
