@@ -13,7 +13,7 @@ const size = ({ difference: { place, turn } }) => place.amount + turn.amount;
 
 function row({ name, difference: d }) {
   const cells = [
-    peak(d.place, (v) => lengthText(v, 3)),
+    peak(d.place, (v) => lengthText(v)),
     peak(d.turn, degrees),
     peak(d.focal, (v) => `${trimmed(v, 2)} mm`),
     peak(d.focus, (v) => lengthText(v)),

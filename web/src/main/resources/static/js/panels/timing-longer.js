@@ -21,10 +21,11 @@ function lines({ keys, curves, lockedCurves, windows, markers }, movesMarkers) {
   const stretches = [curves && some(curves, 'curve'), windows.stretch && some(windows.stretch, 'window')].filter(
     Boolean,
   );
+  const markersStay = markers.stay + (movesMarkers ? 0 : markers.move);
   const stay = [
     keys.stay && some(keys.stay, 'key'),
     windows.stay && some(windows.stay, 'window'),
-    some(markers.stay + (movesMarkers ? 0 : markers.move), 'marker'),
+    markersStay && some(markersStay, 'marker'),
     lockedCurves && `${some(lockedCurves, 'locked curve')} that would move`,
   ].filter(Boolean);
   return [
@@ -38,7 +39,7 @@ export function longerPart(asked, store, desk) {
   const more = asked.field('more', 'How much longer');
   const where = choice('Where time is put in', WHERE, (to) => asked.change({ where: to }));
   where.value = asked.where;
-  const told = h('dl', { class: 'told', role: 'status' });
+  const told = h('dl', { class: 'told' });
   const says = h('small');
   const at = () => (asked.where === 'end' ? null : desk.frame);
   const lengthen = () => store.edit([{ edit: 'lengthen', by: asked.more, at: at(), markers: asked.markers }]);
@@ -63,7 +64,7 @@ export function longerPart(asked, store, desk) {
     rows: [
       row('Longer', labelled('by', more.element), where),
       h('div', { class: 'row one' }, h('span'), asked.check('markers', 'markers move too')),
-      told,
+      h('div', { role: 'status' }, told),
       h('div', { class: 'buttons' }, button('Make it longer', lengthen, { class: 'main' })),
     ],
     refresh() {

@@ -238,7 +238,7 @@ class DeskTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = openFloor(shot);
     // the other change arrives unseen: this window believes it is still at revision 1
-    page.evaluate("() => { idleLens.store.load = async () => {}; }");
+    page.evaluate("() => { idleLens.store.catchUp = async () => {}; }");
     app.edit(shot, "{\"edit\":\"rename\",\"id\":\"keeper\",\"name\":\"Theirs\"}");
     page.evaluate(
         "() => { idleLens.store.revision = 1; return idleLens.store.edit([{ edit: 'rename', id: 'keeper', name: 'Mine' }]); }");

@@ -91,4 +91,46 @@ class SetListTest extends BrowserTest {
     assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(before - 1);
     page.close();
   }
+
+  @Test
+  void rigsAndCamerasStandFirst_foldsAreKept_andNamesAreFound() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    String ids = "() => [...document.querySelectorAll('#nodes li')].map((li) => li.dataset.id)";
+    assertThat(page.evaluate(ids).toString()).startsWith("[dolly, shoulder, head, a-cam, ");
+    assertThat(page.locator("li[data-id=bollard-3]").count()).as("folded at first").isZero();
+    page.click("button[aria-label='Unfold Bollards']");
+    page.waitForSelector("li[data-id=bollard-3]");
+    page.reload();
+    page.waitForSelector("[data-ready]");
+    page.waitForSelector("li[data-id=bollard-3]");
+    page.fill("#search", "saloon");
+    page.waitForFunction("() => !document.querySelector('li[data-id=bollard-3]')");
+    assertThat(page.evaluate(ids).toString()).contains("ferry-ottoline", "saloon");
+    page.fill("#search", "");
+    page.evaluate("() => idleLens.desk.select('saloon')");
+    page.waitForFunction(
+        "() => { const row = document.querySelector('li[data-id=saloon]')?.getBoundingClientRect();"
+            + " const list = document.querySelector('#nodes').getBoundingClientRect(); return row &&"
+            + " row.top >= list.top - 1 && row.bottom <= list.bottom + 1; }");
+    page.close();
+  }
+
+  @Test
+  void lengths_areShownInThePersonsUnit_andAnyIsTyped() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.select('keeper')");
+    page.click("[data-card=keys]");
+    page.evaluate("() => localStorage.setItem('idle-lens length unit', 'cm')");
+    page.reload();
+    page.waitForSelector("[data-ready]");
+    page.evaluate("() => idleLens.desk.select('keeper')");
+    page.waitForFunction(
+        "() => document.querySelector('.settings input[aria-label=X]')?.value === '105'");
+    type(page, "X", "7ft");
+    waitForRevision(page, 2);
+    assertThat(app.part(shot, "keeper", "keys").get("x").doubleValue())
+        .isCloseTo(2.1336, within(1e-9));
+    page.close();
+  }
 }
