@@ -102,6 +102,17 @@ public record Chain(List<Part> parts) {
     return find(Lens.ID).map(Lens.class::cast);
   }
 
+  /** What the pose in the world, or what the lens reads of other nodes. */
+  public List<Lean> leans(Lean.Of of) {
+    List<Lean> all = new ArrayList<>();
+    for (Part part : parts) {
+      if ((part.kind().slot() == Slot.LENS) == (of == Lean.Of.LENS)) {
+        all.addAll(part.leans());
+      }
+    }
+    return all;
+  }
+
   /** All that can be keyed, in order. */
   public List<Path> paths() {
     List<Path> all = new ArrayList<>();

@@ -2,7 +2,6 @@ package idlelens.core.scene;
 
 import idlelens.core.part.Lean;
 import idlelens.core.part.Part;
-import idlelens.core.part.Slot;
 import idlelens.core.rule.RefusedException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -31,16 +30,12 @@ final class Leans {
 
   /** All that a corner reads. */
   private List<Lean> of(Corner corner) {
-    List<Lean> all = new ArrayList<>();
-    boolean lens = corner.of() == Lean.Of.LENS;
-    if (lens) {
-      all.add(new Lean(corner.nodeId(), Lean.Of.WORLD, "lens"));
+    List<Lean> own = byId.get(corner.nodeId()).chain().leans(corner.of());
+    if (corner.of() == Lean.Of.WORLD) {
+      return own;
     }
-    for (Part part : byId.get(corner.nodeId()).chain().parts()) {
-      if ((part.kind().slot() == Slot.LENS) == lens) {
-        all.addAll(part.leans());
-      }
-    }
+    List<Lean> all = new ArrayList<>(own);
+    all.add(new Lean(corner.nodeId(), Lean.Of.WORLD, "lens"));
     return all;
   }
 

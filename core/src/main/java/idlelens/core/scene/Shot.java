@@ -47,6 +47,15 @@ public final class Shot {
     this.markers = sorted(markers);
   }
 
+  /** An earlier shot with some nodes changed, none of which reads other nodes than before. */
+  private Shot(Shot earlier, List<Node> nodes, Map<String, Node> changed) {
+    this.header = earlier.header;
+    this.markers = earlier.markers;
+    this.nodes = nodes;
+    this.byId = new HashMap<>(earlier.byId);
+    byId.putAll(changed);
+  }
+
   /** A shot without markers. */
   public Shot(ShotHeader header, List<Node> nodes) {
     this(header, nodes, List.of());
@@ -179,7 +188,17 @@ public final class Shot {
 
   /** With those nodes in place of the ones with the same ids. */
   public Shot withChanged(Map<String, Node> changed) {
-    return withNodes(nodes.stream().map(n -> changed.getOrDefault(n.id(), n)).toList());
+    boolean reads = changed.values().stream().allMatch(n -> readsAsBefore(byId.get(n.id()), n));
+    List<Node> next = nodes.stream().map(n -> changed.getOrDefault(n.id(), n)).toList();
+    return reads ? new Shot(this, next, changed) : withNodes(next);
+  }
+
+  /** Whether nothing about a node changed that the rules between nodes look at. */
+  private static boolean readsAsBefore(Node old, Node changed) {
+    return old != null
+        && old.getClass() == changed.getClass()
+        && old.chain().leans(Lean.Of.WORLD).equals(changed.chain().leans(Lean.Of.WORLD))
+        && old.chain().leans(Lean.Of.LENS).equals(changed.chain().leans(Lean.Of.LENS));
   }
 
   public Shot withMarkers(List<Marker> newMarkers) {
