@@ -46,6 +46,7 @@ export class Chain {
     this.store = store;
     this.desk = desk;
     this.element = element;
+    this.row = h('div', { class: 'cards', role: 'list' });
     this.hands = new ChainHands(this);
     const draw = () => this.ask();
     store.addEventListener('shot', draw);
@@ -71,16 +72,22 @@ export class Chain {
       return;
     }
     const { card, switch: switched } = this.focused();
-    const at = this.row?.scrollLeft ?? 0;
-    const same = this.drawnFor === node.id;
-    this.drawnFor = node.id;
-    this.row = h('div', { class: 'cards', role: 'list' }, ...this.cards(node));
+    this.row.replaceChildren(...this.cards(node));
     const of = h('span', { class: 'of' }, h('b', { text: node.name }), h('small', { text: KINDS[node.kind] }));
-    this.element.replaceChildren(of, this.row, this.adder(node));
-    this.row.scrollLeft = same ? at : 0;
-    this.showChosen();
+    this.around(of, this.adder(node));
+    this.showChosen(`${node.id} ${this.desk.card} ${node.chain.length}`);
     if (card) this.row.querySelector(`[data-card="${card}"]`)?.focus();
     if (switched) this.row.querySelector(`[data-switch="${switched}"]`)?.focus();
+  }
+
+  /** Puts what stands beside the row of cards; the row itself stays in the page, and so stays where it was slid to. */
+  around(before, after) {
+    if (this.row.parentElement !== this.element) {
+      this.element.replaceChildren(before, this.row, after);
+      return;
+    }
+    this.row.previousElementSibling.replaceWith(before);
+    this.row.nextElementSibling.replaceWith(after);
   }
 
   /** What of the chain has the keyboard, so that it has it again after drawing. */
@@ -89,8 +96,10 @@ export class Chain {
     return this.element.contains(activeElement) ? /** @type {HTMLElement} */ (activeElement).dataset : {};
   }
 
-  /** The chosen card is always whole and in sight. */
-  showChosen() {
+  /** The chosen card is always whole and in sight; where the same one is chosen, the row stays as it was slid. */
+  showChosen(chosen) {
+    if (this.shown === chosen) return;
+    this.shown = chosen;
     this.row
       .querySelector('[aria-pressed="true"]')
       ?.parentElement.scrollIntoView({ inline: 'nearest', block: 'nearest' });

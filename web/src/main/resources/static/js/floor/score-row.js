@@ -42,7 +42,7 @@ export function rowParts(score, row, y) {
       'data-what': row.what,
     }),
     s('path', { class: 'row-line', d: `M0 ${y + ROW}H${scale.width}` }),
-    s('g', { 'clip-path': 'url(#score-time)' }, ...contents(score, row, y)),
+    s('g', { 'clip-path': scale.showsAll ? undefined : 'url(#score-time)' }, ...contents(score, row, y)),
     s('rect', {
       class: chosen ? 'name-back chosen' : 'name-back',
       x: 0,
