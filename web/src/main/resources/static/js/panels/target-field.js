@@ -1,7 +1,7 @@
 // Choosing a target: from the list of nodes, by a click in picture, plan or list, or as a place in the world.
 import { button, h } from '../common/dom.js';
 import { pointsOf } from '../shot/node-points.js';
-import { targetInFull, targetPlace } from '../shot/targets.js';
+import { aimedAt, targetInFull, targetPlace } from '../shot/targets.js';
 import { choice, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
@@ -71,13 +71,6 @@ export function targetPart(store, desk, { label, own, get, set }) {
       numbers.forEach((n) => n.refresh());
     },
   };
-}
-
-/** A node as a target: a person is looked in the face, all else at its middle. */
-function aimedAt(store, id) {
-  const points = pointsOf(store.byId.get(id));
-  const best = points.find((p) => p.name === 'head') ?? points.find((p) => p.name === 'centre');
-  return best ? { node: id, point: best.point } : { node: id };
 }
 
 function withPoint(store, target, name) {

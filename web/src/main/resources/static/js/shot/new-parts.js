@@ -1,4 +1,5 @@
 // Parts as they are when they are added: set to something that makes sense where they stand.
+import { aimedAt } from './targets.js';
 
 /** What a camera or a null is first aimed at: the nearest piece with a size a person would look at, or in front. */
 function firstTarget(store, node) {
@@ -11,8 +12,7 @@ function firstTarget(store, node) {
   const pieces = store.nodes.filter((n) => n.id !== node.id && n.kind === 'piece' && n.shape.kind !== 'plane');
   const [nearest] = (people.length ? people : pieces).sort((a, b) => far(a) - far(b));
   if (!nearest) return { place: [0, 1, 0] };
-  const { height } = nearest.shape;
-  return height ? { node: nearest.id, point: [0, Math.round(height * 900) / 1000, 0] } : { node: nearest.id };
+  return aimedAt(store, nearest.id);
 }
 
 const NEW = {

@@ -1,6 +1,7 @@
 // Targets: what is looked at or followed, and where it is.
 import { lengthText } from '../common/units.js';
 import { turned } from '../common/turned.js';
+import { pointsOf } from './node-points.js';
 
 /** @typedef {import('./types.js').Target} Target */
 
@@ -29,3 +30,10 @@ export function targetPlace(store, target, frame) {
 
 /** What a part is aimed at, or follows. @returns {Target[]} */
 export const targetsOf = (part) => [part.target, part.second].filter(Boolean);
+
+/** A node as a target: a person is looked in the face, all else at its middle. @returns {Target} */
+export function aimedAt(store, id) {
+  const points = pointsOf(store.byId.get(id));
+  const best = points.find((p) => p.name === 'head') ?? points.find((p) => p.name === 'centre');
+  return best ? { node: id, point: best.point } : { node: id };
+}
