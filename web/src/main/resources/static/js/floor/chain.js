@@ -47,6 +47,7 @@ export class Chain {
     this.desk = desk;
     this.element = element;
     this.row = h('div', { class: 'cards', role: 'list' });
+    new ResizeObserver(() => this.showChosen(null)).observe(this.row);
     this.hands = new ChainHands(this);
     const draw = () => this.ask();
     store.addEventListener('shot', draw);

@@ -66,7 +66,7 @@ function waysPart(now, set) {
     refresh() {
       side.value = now().side;
       roll.value = now().roll;
-      second.textContent = now().second ? 'One target' : 'Second target';
+      second.textContent = now().second ? 'One target' : 'Two targets';
     },
   };
 }

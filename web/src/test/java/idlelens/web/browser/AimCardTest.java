@@ -108,7 +108,7 @@ class AimCardTest extends BrowserTest {
         .as("a row of its own")
         .isPositive();
     assertThat(field(page, "Blend").count()).as("no blend without a second").isZero();
-    page.click(".settings button:text-is('Second target')");
+    page.click(".settings button:text-is('Two targets')");
     waitForRevision(page, 5);
     page.selectOption(".settings select[aria-label='Then at']", "ferry-ottoline");
     waitForRevision(page, 6);
