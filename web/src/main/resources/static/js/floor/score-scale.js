@@ -1,7 +1,7 @@
 // Where frames stand in the score: a stretch of time over a width in pixels, zoomed and slid.
 
 /** Measures in pixels. */
-export const LEFT = 196; // where names end
+export const LEFT = 216; // where names end
 export const BAR = 8; // the bar of the whole shot above the ruler
 export const RULER = 34;
 export const ROW = 26;

@@ -1,18 +1,12 @@
 // Aim: what is looked at, with which side, and what becomes of the roll.
 import { button } from '../common/dom.js';
 import { idOf, partOf } from '../shot/parts.js';
+import { SIDES } from '../shot/sides.js';
 import { choice, row } from './fields.js';
 import { panelOf, parametersPart, windowPart } from './part-panel.js';
 import { targetPart } from './target-field.js';
 
-const SIDES = [
-  ['front', 'F · front'],
-  ['back', 'K · back'],
-  ['left', 'L · left'],
-  ['right', 'R · right'],
-  ['top', 'T · top'],
-  ['bottom', 'B · bottom'],
-];
+const SIDE_CHOICES = Object.entries(SIDES).map(([side, letter]) => [side, `${letter} · ${side}`]);
 const ROLLS = [
   ['kept', 'roll kept'],
   ['levelled', 'levelled'],
@@ -56,7 +50,7 @@ export const aimPanel = {
 
 /** Which side looks, what becomes of the roll, and whether there is a second target. */
 function waysPart(now, set) {
-  const side = choice('Which side looks', SIDES, (value) => set({ side: value }));
+  const side = choice('Which side looks', SIDE_CHOICES, (value) => set({ side: value }));
   const roll = choice('Roll', ROLLS, (value) => set({ roll: value }));
   const second = button('', () => set({ second: now().second ? null : now().target }), {
     title: 'With a second target, or without: the blend from the first to it can be keyed',

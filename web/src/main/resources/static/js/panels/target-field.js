@@ -31,7 +31,7 @@ function places(store, label, get, set) {
  * @param {object} options
  * @param {string} options.label
  * @param {string} options.own id of the node that aims, which cannot be its own target
- * @param {() => import('../shot/types.js').Target | null} options.get
+ * @param {() => null | import('../shot/types.js').Target} options.get
  * @param {(target: import('../shot/types.js').Target, done: boolean) => any} options.set
  */
 export function targetPart(store, desk, { label, own, get, set }) {

@@ -1,12 +1,12 @@
 // The signs of parts on plan, side and outside: for Aim a thin line to its target, with an eye.
 import { s } from '../common/dom.js';
 import { idOf, isOn } from '../shot/parts.js';
+import { SIDES } from '../shot/sides.js';
 import { targetPlace, targetsOf } from '../shot/targets.js';
 
 /** @typedef {import('../shot/types.js').Part} Part */
 
 const EYE = 'M-6 0c3.5-5.5 8.5-5.5 12 0c-3.5 5.5-8.5 5.5-12 0M0 -2a2 2 0 1 0 .01 0';
-export const SIDE_LETTERS = { front: '', back: 'K', left: 'L', right: 'R', top: 'T', bottom: 'B' };
 const LETTER_PX = 16;
 
 const point = ([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
@@ -30,7 +30,7 @@ function aim(plan, node, part) {
   const works = isOn(part) && isInWindow(part, desk.frame) && weightAt(store, node, part, desk.frame) > 0;
   const look = `aim${works ? '' : ' idle'}`;
   const parts = targetsOf(part).flatMap((target) => line(plan, from, target, look));
-  return [...parts, ...letter(from, SIDE_LETTERS[part.side])];
+  return [...parts, ...letter(from, part.side)];
 }
 
 function line(plan, from, target, look) {
@@ -44,8 +44,9 @@ function line(plan, from, target, look) {
 }
 
 /** The side that looks, where it is not the front. */
-function letter([x, y], text) {
-  if (!text) return [];
+function letter([x, y], side) {
+  if (side === 'front') return [];
+  const text = SIDES[side];
   return [s('text', { class: 'halo aim-side', x: (x - LETTER_PX).toFixed(1), y: (y - 6).toFixed(1), text })];
 }
 
