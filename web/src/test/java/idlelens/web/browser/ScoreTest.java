@@ -25,16 +25,23 @@ class ScoreTest extends BrowserTest {
     };
   }
 
+  private static double frameUnder(Page page, double x) {
+    double inScore = x - box(page.locator("#score")).x;
+    return ((Number) page.evaluate("x => idleLens.score.scale.frameAt(x)", inScore)).doubleValue();
+  }
+
   @Test
   void wheelZooms_barSlides_edgeStretches_fitShowsAll() {
     Page page = openFloor(app.demoShot("Quay walk"));
     double[] at = onRuler(page, 1050);
-    page.mouse().move(at[0], at[1]);
+    double x = Math.floor(at[0]); // a pointer stands on whole pixels
+    double frame = frameUnder(page, x);
+    page.mouse().move(x, at[1]);
     page.mouse().wheel(0, -600);
     page.waitForFunction("() => idleLens.score.scale.to - idleLens.score.scale.from < 60");
-    assertThat(onRuler(page, 1050)[0])
-        .as("the frame below the pointer stays")
-        .isCloseTo(at[0], within(2.0));
+    assertThat(frameUnder(page, x))
+        .as("the frame below the pointer")
+        .isCloseTo(frame, within(1e-6));
     double span = to(page) - from(page);
     double before = from(page);
     page.keyboard().down("Shift");
