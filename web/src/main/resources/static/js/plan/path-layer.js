@@ -6,6 +6,7 @@ import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
 
 const STEPS = 6; // of the speed's scale
+const MOST_POINTS = 2000; // on a plan of some hundred pixels
 const SHORTEST_HANDLE_PX = 5;
 /** Where the handles of a key stand in its row of a path. @type {[string, number][]} */
 const HANDLES = [
@@ -54,10 +55,15 @@ export class PathLayer {
     });
   }
 
-  /** The screen places of all frames of the range. */
-  points(state, motion) {
+  /** Frames from one drawn point to the next: every one, unless there are more than can be told apart. */
+  stride() {
+    return Math.ceil((this.desk.last() - this.desk.first() + 1) / MOST_POINTS);
+  }
+
+  /** The screen places of the frames of the range, a stride apart. */
+  points(state, motion, stride = this.stride()) {
     const points = [];
-    for (let frame = this.desk.first(); frame <= this.desk.last(); frame++)
+    for (let frame = this.desk.first(); frame <= this.desk.last(); frame += stride)
       points.push(this.point(state, motion, frame));
     return points;
   }
@@ -80,11 +86,11 @@ export class PathLayer {
     const motion = this.store.motion.get(id);
     const node = this.store.byId.get(id);
     const points = this.points(this.store, motion);
-    const first = this.desk.first();
+    const [first, stride] = [this.desk.first(), this.stride()];
     const d = line(points);
     const dots = Array.from({ length: this.range ? STEPS : 1 }, () => '');
     points.forEach((p, i) => {
-      if (p) dots[this.step(motion, first + i)] += `M${at(p)}h0`;
+      if (p) dots[this.step(motion, first + i * stride)] += `M${at(p)}h0`;
     });
     const parts = [s('path', { class: 'path', d })];
     // round caps of lines without length are the dots: one element for all of a colour
@@ -234,7 +240,7 @@ export class PathLayer {
   nearestFrame(id, [px, py]) {
     let best = this.desk.frame;
     let least = Infinity;
-    this.points(this.store, this.store.motion.get(id)).forEach((p, i) => {
+    this.points(this.store, this.store.motion.get(id), 1).forEach((p, i) => {
       const far = p ? Math.hypot(p[0] - px, p[1] - py) : Infinity;
       if (far < least) {
         least = far;
