@@ -65,7 +65,7 @@ public record Window(OptionalDouble from, OptionalDouble to, double fadeIn, doub
     if (inside < -ON_EDGE) {
       return 0;
     }
-    if (inside >= fade) {
+    if (inside >= fade || fade == 0) {
       return 1;
     }
     double u = Math.max(0, inside) / fade;
