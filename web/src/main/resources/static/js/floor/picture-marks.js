@@ -1,9 +1,8 @@
 // Small marks over the picture: where the camera in it, or what is chosen, is aimed at.
 import { s } from '../common/dom.js';
+import { EYE } from '../common/eye.js';
 import { isOn } from '../shot/parts.js';
 import { targetPlace, targetsOf } from '../shot/targets.js';
-
-const EYE = 'M-7 0c4-6 10-6 14 0c-4 6-10 6-14 0M0 -2.2a2.2 2.2 0 1 0 .01 0';
 
 /** The targets that are shown: of the camera in the picture, and of the chosen node. */
 function targets({ store, desk }) {

@@ -1,12 +1,12 @@
 // The signs of parts on plan, side and outside: for Aim a thin line to its target, with an eye.
 import { s } from '../common/dom.js';
+import { EYE } from '../common/eye.js';
 import { idOf, isOn } from '../shot/parts.js';
 import { SIDES } from '../shot/sides.js';
 import { targetPlace, targetsOf } from '../shot/targets.js';
 
 /** @typedef {import('../shot/types.js').Part} Part */
 
-const EYE = 'M-6 0c3.5-5.5 8.5-5.5 12 0c-3.5 5.5-8.5 5.5-12 0M0 -2a2 2 0 1 0 .01 0';
 const LETTER_PX = 16;
 
 const point = ([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
