@@ -45,7 +45,7 @@ class ArchitectureTest {
           .that()
           .haveSimpleNameNotEndingWith("Repository")
           .and()
-          .resideOutsideOfPackages("idlelens.web.database..", "idlelens.web.problem..")
+          .resideOutsideOfPackages("idlelens.web.database..", "idlelens.web.answer..")
           .should()
           .dependOnClassesThat()
           .resideInAPackage("org.jooq..");

@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 
 /**
  * One channel over time: no keys (the rest value always), one key (its value always), or more.
- * Immutable; the form in which it is evaluated is made once, with it.
+ * Immutable; the form in which it is evaluated is made once, when it is first read.
  */
 public final class Curve {
   /** The most keys a curve may have. */
@@ -20,7 +20,7 @@ public final class Curve {
   private final List<Key> keys;
   private final Beyond before;
   private final Beyond after;
-  private final Spans spans;
+  private volatile Spans spans;
 
   /**
    * @param rest value while there are no keys
@@ -43,7 +43,6 @@ public final class Curve {
             "greater than keys[" + (i - 1) + "].frame (" + earlier + ")");
       }
     }
-    this.spans = this.keys.size() > 1 ? Spans.of(this) : null;
   }
 
   public Curve(double rest, List<Key> keys) {
@@ -90,6 +89,11 @@ public final class Curve {
 
   /** The value at a frame. To read many frames in order, use {@link #player()}. */
   public double at(double frame) {
+    int last = keys.size() - 1;
+    boolean between = last > 0 && frame >= keys.get(0).frame() && frame <= keys.get(last).frame();
+    if (spans == null && between) { // one value is not worth all segments
+      return Spans.at(keys, segmentAt(frame), frame);
+    }
     return player().at(frame);
   }
 
@@ -98,8 +102,16 @@ public final class Curve {
     return new CurvePlayer(this);
   }
 
+  /**
+   * The form for reading; null with fewer than two keys. Made twice by two threads, it is equal.
+   */
   Spans spans() {
-    return spans;
+    Spans made = spans;
+    if (made == null && keys.size() > 1) {
+      made = Spans.of(this);
+      spans = made;
+    }
+    return made;
   }
 
   /** The stretch between key {@code i} and the next, as it is evaluated. */
@@ -118,7 +130,7 @@ public final class Curve {
 
   /** The stretch that holds a frame between the first and the last key. */
   int segmentAt(double frame) {
-    return spans.find(frame, 0);
+    return Math.max(0, Math.min(keys.size() - 2, after(frame) - 1));
   }
 
   /**

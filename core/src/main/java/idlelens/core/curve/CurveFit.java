@@ -2,6 +2,7 @@ package idlelens.core.curve;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.rule.StoppedException;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -12,6 +13,8 @@ import java.util.List;
  * is the abscissa, so a sample is compared with the curve at its own frame.
  */
 public final class CurveFit {
+  private static final int LONG_RUN = 256;
+
   private final double[] frames;
   private final double[] values;
   private final double tolerance;
@@ -73,10 +76,15 @@ public final class CurveFit {
   }
 
   private void split(int from, int to) {
-    SpanFit fit = SpanFit.of(new SpanFit.Run(frames, values, from, to), slope(from), slope(to));
+    StoppedException.check();
+    SpanFit fit =
+        SpanFit.of(new SpanFit.Run(frames, values, from, to), slope(from), slope(to), tolerance);
     if (fit.error() > tolerance) {
-      split(from, fit.worst());
-      split(fit.worst(), to);
+      // in a long run never near an end, so that the depth grows with the logarithm of its length
+      int margin = to - from > LONG_RUN ? (to - from) / 4 : 1;
+      int middle = Math.max(from + margin, Math.min(to - margin, fit.worst()));
+      split(from, middle);
+      split(middle, to);
     } else {
       spans.add(fit);
       at.add(to);

@@ -1,11 +1,19 @@
 package idlelens.core.curve;
 
 import idlelens.core.rule.RefusedException;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Deque;
 import java.util.List;
+import java.util.TreeSet;
 
 /** Puts a key on a curve without changing the curve anywhere. */
 public final class KeyInsertion {
+  /** Keys on either side of a segment's ends on which the slopes there depend, and the ends. */
+  private static final int NEIGHBOURS = 3;
+
   private KeyInsertion() {}
 
   /**
@@ -37,10 +45,102 @@ public final class KeyInsertion {
     return between(curve, frame);
   }
 
+  /**
+   * The same for many frames, in time that grows with their number and that of the keys: a key
+   * between two others changes nothing beyond these, so each is put into a short piece of the
+   * curve.
+   *
+   * @param frames in any order
+   */
+  public static Curve insertAll(Curve curve, Collection<Double> frames, Tangent.Kind usual) {
+    TreeSet<Double> left = new TreeSet<>(frames);
+    Curve ready = curve;
+    while (ready.keys().size() < 2 && !left.isEmpty()) {
+      ready = insert(ready, left.pollFirst(), usual);
+    }
+    if (left.isEmpty()) {
+      return ready;
+    }
+    ready = unrolled(ready, left, usual);
+    double first = ready.keys().get(0).frame();
+    double last = ready.keys().get(ready.keys().size() - 1).frame();
+    ready = outside(ready, left.headSet(first, false).descendingSet(), usual, false);
+    ready = outside(ready, left.tailSet(last, false), usual, true);
+    return allBetween(ready, left.subSet(first, false, last, false), usual);
+  }
+
+  /** Where a curve cycles, the outermost key unrolls it; all others then stand between keys. */
+  private static Curve unrolled(Curve curve, TreeSet<Double> frames, Tangent.Kind usual) {
+    Curve ready = curve;
+    if (frames.first() < curve.keys().get(0).frame() && cycles(curve.before())) {
+      ready = insert(ready, frames.first(), usual);
+    }
+    if (frames.last() > ready.keys().get(ready.keys().size() - 1).frame()
+        && cycles(ready.after())) {
+      ready = insert(ready, frames.last(), usual);
+    }
+    return ready;
+  }
+
+  private static boolean cycles(Beyond beyond) {
+    return beyond == Beyond.CYCLE || beyond == Beyond.CYCLE_AND_CARRY;
+  }
+
+  /** Keys before the first or after the last, going outwards: only the outermost ones matter. */
+  private static Curve outside(
+      Curve curve, Collection<Double> frames, Tangent.Kind usual, boolean atEnd) {
+    if (frames.isEmpty()) {
+      return curve;
+    }
+    Deque<Key> keys = new ArrayDeque<>(curve.keys());
+    for (double frame : frames) {
+      Deque<Key> piece = new ArrayDeque<>();
+      for (int i = 0; i < NEIGHBOURS && !keys.isEmpty(); i++) {
+        if (atEnd) {
+          piece.addFirst(keys.removeLast());
+        } else {
+          piece.addLast(keys.removeFirst());
+        }
+      }
+      List<Key> longer = insert(curve.withKeys(List.copyOf(piece)), frame, usual).keys();
+      if (atEnd) {
+        keys.addAll(longer);
+      } else {
+        for (int i = longer.size() - 1; i >= 0; i--) {
+          keys.addFirst(longer.get(i));
+        }
+      }
+    }
+    return curve.withKeys(List.copyOf(keys));
+  }
+
+  private static Curve allBetween(Curve curve, Collection<Double> frames, Tangent.Kind usual) {
+    Key[] keys = curve.keys().toArray(Key[]::new);
+    List<Key> done = new ArrayList<>(keys.length + frames.size());
+    int next = 0;
+    for (double frame : frames) {
+      while (keys[next].frame() < frame + Key.SAME_FRAME) {
+        done.add(keys[next++]);
+      }
+      if (!done.get(done.size() - 1).isAt(frame)) {
+        int from = Math.max(0, done.size() - NEIGHBOURS);
+        List<Key> piece = new ArrayList<>(done.subList(from, done.size()));
+        int ahead = Math.min(keys.length, next + NEIGHBOURS);
+        piece.addAll(Arrays.asList(keys).subList(next, ahead));
+        List<Key> cut = insert(curve.withKeys(piece), frame, usual).keys();
+        int here = done.size() - from;
+        done.subList(from, done.size()).clear();
+        done.addAll(cut.subList(0, here + 1));
+        keys[next] = cut.get(here + 1);
+      }
+    }
+    done.addAll(Arrays.asList(keys).subList(next, keys.length));
+    return curve.withKeys(done);
+  }
+
   /** A key outside makes the round longer that the other side repeats. */
   private static void refuseOtherCycle(Beyond here, Beyond other, double frame) {
-    boolean cycles = other == Beyond.CYCLE || other == Beyond.CYCLE_AND_CARRY;
-    if (cycles && here != other) {
+    if (cycles(other) && here != other) {
       throw new RefusedException(
           "frame",
           frame,

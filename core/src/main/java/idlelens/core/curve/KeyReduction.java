@@ -1,6 +1,7 @@
 package idlelens.core.curve;
 
 import idlelens.core.rule.Require;
+import idlelens.core.rule.StoppedException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.List;
 public final class KeyReduction {
   private static final int STEPS_A_FRAME = 4;
   private static final int MOST_SAMPLES = 200_000;
+  private static final int LONG_RUN = 64;
 
   private final Curve curve;
   private final double tolerance;
@@ -123,11 +125,13 @@ public final class KeyReduction {
   }
 
   private void split(int from, int to) {
+    StoppedException.check();
     SpanFit fit =
         SpanFit.of(
             new SpanFit.Run(frames, values, sampleOf[from], sampleOf[to]),
             slopeOut(from),
-            slopeIn(to));
+            slopeIn(to),
+            tolerance);
     if (to - from == 1) {
       fits.add(null); // as it was
       kept.add(to);
@@ -141,15 +145,17 @@ public final class KeyReduction {
     }
   }
 
+  /**
+   * The key between two that is nearest to a sample. In a long run it is never near an end, so that
+   * halves get shorter by at least a quarter: the depth grows with the logarithm of the keys.
+   */
   private int nearestKey(int from, int to, int sample) {
-    int best = from + 1;
-    for (int i = from + 1; i < to; i++) {
-      if (Math.abs(frames[sampleOf[i]] - frames[sample])
-          < Math.abs(frames[sampleOf[best]] - frames[sample])) {
-        best = i;
-      }
-    }
-    return best;
+    int margin = to - from > LONG_RUN ? (to - from) / 4 : 1;
+    int found = Arrays.binarySearch(sampleOf, from, to, sample);
+    int after = found >= 0 ? found : -found - 1;
+    boolean earlier =
+        after > from && frames[sample] - keyFrames[after - 1] <= keyFrames[after] - frames[sample];
+    return Math.max(from + margin, Math.min(to - margin, earlier ? after - 1 : after));
   }
 
   /** Runs of straight keys are taken as points of something smooth. */

@@ -13,8 +13,22 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
   private static final int MOST_STEPS = 14;
   private static final double SHORTEST = 0.02;
 
+  /** A run this long is looked at through a few hundred of its samples first. */
+  private static final int LONG_RUN = 1024;
+
+  private static final int LOOKED_AT = 256;
+
+  /** What is this many tolerances off after a few steps will not come within one. */
+  private static final double HOPELESS = 10;
+
+  private static final int FIRST_STEPS = 3;
+
   /** A run of samples: frames in increasing order, and the value at each. */
   record Run(double[] frames, double[] values, int from, int to) {
+    int count() {
+      return to - from;
+    }
+
     double width() {
       return frames[to] - frames[from];
     }
@@ -25,12 +39,27 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
    * longer start handle moves the value there by {@code 3 u (1-u)^2 (s0 - m)}, a longer end handle
    * by {@code -3 u^2 (1-u) (s1 - m)}.
    */
-  static SpanFit of(Run run, double slopeOut, double slopeIn) {
+  static SpanFit of(Run run, double slopeOut, double slopeIn, double tolerance) {
+    if (run.count() > LONG_RUN) {
+      int every = run.count() / LOOKED_AT;
+      SpanFit roughly = of(run, every, slopeOut, slopeIn, tolerance);
+      if (roughly.error() > HOPELESS * tolerance) {
+        return roughly;
+      }
+    }
+    return of(run, 1, slopeOut, slopeIn, tolerance);
+  }
+
+  /** Fits to every so many samples. */
+  private static SpanFit of(Run run, int every, double slopeOut, double slopeIn, double tolerance) {
     double width = run.width();
     double[] best = {width / 3, width / 3};
-    Residuals now = Residuals.of(run, best[0], best[1], slopeOut, slopeIn);
+    Residuals now = Residuals.of(run, every, best[0], best[1], slopeOut, slopeIn);
     double damping = 1e-3;
     for (int step = 0; step < MOST_STEPS && now.sum > 0; step++) {
+      if (step == FIRST_STEPS && now.error > HOPELESS * tolerance) {
+        break;
+      }
       double a = now.aa * (1 + damping);
       double c = now.cc * (1 + damping);
       double determinant = a * c - now.ac * now.ac;
@@ -40,7 +69,7 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
       double first = (c * now.ar - now.ac * now.cr) / determinant;
       double second = (a * now.cr - now.ac * now.ar) / determinant;
       double[] next = within(width, best[0] - first, best[1] - second);
-      Residuals there = Residuals.of(run, next[0], next[1], slopeOut, slopeIn);
+      Residuals there = Residuals.of(run, every, next[0], next[1], slopeOut, slopeIn);
       if (there.sum < now.sum) {
         boolean settled = now.sum - there.sum < 1e-6 * now.sum;
         best = next;
@@ -75,7 +104,8 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
     private int worst = -1;
     private double error;
 
-    static Residuals of(Run run, double out, double in, double slopeOut, double slopeIn) {
+    static Residuals of(
+        Run run, int every, double out, double in, double slopeOut, double slopeIn) {
       Residuals sums = new Residuals();
       double[] t = run.frames();
       double[] v = run.values();
@@ -94,7 +124,7 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
               v3 - in * slopeIn,
               t0 + width,
               v3);
-      for (int i = run.from() + 1; i < run.to(); i++) {
+      for (int i = run.from() + 1; i < run.to(); i += every) {
         sums.add(i, s, s.parameter(t[i]), v[i], slopeOut, slopeIn);
       }
       return sums;

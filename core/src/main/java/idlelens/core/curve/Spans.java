@@ -35,6 +35,15 @@ final class Spans {
     return new Spans(frame, cubic, keys.get(keys.size() - 1).value());
   }
 
+  /** The value of one segment at a frame in it, the same as with all segments made. */
+  static double at(List<Key> keys, int segment, double frame) {
+    double[] cubic = new double[STRIDE];
+    fill(cubic, 0, Segment.of(keys, new Slopes(keys), segment));
+    Key end = keys.get(segment + 1);
+    double[] ends = {keys.get(segment).frame(), end.frame()};
+    return new Spans(ends, cubic, end.value()).value(0, frame);
+  }
+
   private static void fill(double[] c, int at, Segment s) {
     c[at] = s.v0();
     c[at + 4] = 1; // time is p

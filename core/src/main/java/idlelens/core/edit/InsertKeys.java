@@ -1,22 +1,15 @@
 package idlelens.core.edit;
 
-import idlelens.core.curve.Curve;
 import idlelens.core.curve.KeyInsertion;
+import idlelens.core.curve.Tangent;
 import idlelens.core.scene.Shot;
 
 /** Puts keys on curves without changing the curves. */
 public record InsertKeys(Picks picks) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    return picks.change(
-        shot,
-        (curve, pick) -> {
-          Curve next = curve;
-          for (double frame : pick.frames()) {
-            next = KeyInsertion.insert(next, frame, shot.header().newKeys());
-          }
-          return next;
-        });
+    Tangent.Kind usual = shot.header().newKeys();
+    return picks.change(shot, (curve, pick) -> KeyInsertion.insertAll(curve, pick.frames(), usual));
   }
 
   @Override

@@ -2,6 +2,7 @@ package idlelens.core.edit;
 
 import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
+import java.util.Optional;
 
 /**
  * Something in a shot that an edit changes or relies on. Places are nested: a curve is in its part,
@@ -88,6 +89,12 @@ public record Place(String text) {
 
   static Place path(String id, Path path) {
     return part(id, path.part()).in(path.parameter());
+  }
+
+  /** The node that this is, or is in; empty for what is in none. */
+  Optional<String> nodeId() {
+    String[] steps = text.split("/", 3);
+    return steps.length > 1 && steps[0].equals("node") ? Optional.of(steps[1]) : Optional.empty();
   }
 
   /** Something inside this. */

@@ -6,12 +6,15 @@ import idlelens.core.part.Carried;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * A shot's motion on a grid of samples. Made from the shot alone; an earlier evaluation of a shot
@@ -46,16 +49,30 @@ public final class Evaluation {
    */
   public static Evaluation of(Shot shot, SampleGrid grid, Evaluation earlier) {
     Evaluation evaluation = new Evaluation(shot, grid, false);
-    evaluation.fill(earlier != null && earlier.grid.equals(grid) ? earlier : null);
+    evaluation.fill(shot.nodes(), earlier != null && earlier.grid.equals(grid) ? earlier : null);
     return evaluation;
   }
 
-  private void fill(Evaluation earlier) {
-    for (Node node : shot.nodes()) {
+  /**
+   * Evaluates some nodes only.
+   *
+   * @param nodeIds the nodes, and all that they read
+   */
+  public static Evaluation ofSome(Shot shot, SampleGrid grid, Set<String> nodeIds) {
+    Evaluation evaluation = new Evaluation(shot, grid, false);
+    evaluation.fill(shot.nodes().stream().filter(n -> nodeIds.contains(n.id())).toList(), null);
+    return evaluation;
+  }
+
+  private void fill(List<Node> nodes, Evaluation earlier) {
+    for (Node node : nodes) {
+      StoppedException.check();
       motion(node, earlier);
     }
-    for (Node.Camera camera : shot.cameras()) {
-      addLens(camera, earlier);
+    for (Node node : nodes) {
+      if (node instanceof Node.Camera camera) {
+        addLens(camera, earlier);
+      }
     }
   }
 
@@ -117,7 +134,7 @@ public final class Evaluation {
   Evaluation start() {
     if (start == null) {
       start = new Evaluation(shot, SampleGrid.at(shot.header().range().in()), true);
-      start.fill(null);
+      start.fill(shot.nodes(), null);
     }
     return start;
   }

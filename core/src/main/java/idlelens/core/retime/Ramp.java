@@ -1,13 +1,14 @@
 package idlelens.core.retime;
 
 import idlelens.core.curve.Curve;
-import idlelens.core.curve.CurvePlayer;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 
 /**
@@ -23,6 +24,11 @@ public final class Ramp implements TimeMap {
   public static final double FASTEST = 20;
   private static final int MOST_POINTS = 200;
 
+  /** The longest range, in frames: more than twelve hours at 24 frames a second. */
+  private static final double LONGEST = 1_100_000;
+
+  private static final int MOST_HITS = 2000;
+
   private final List<Point> points;
   private final boolean keepLength;
   private final List<Double> hits;
@@ -33,6 +39,7 @@ public final class Ramp implements TimeMap {
   private final double[] arrivals;
   private final double[] scales;
   private final Curve speed;
+  private final Slowness[] pieces;
 
   /** A speed at a moment of the move. */
   public record Point(double frame, double speed) {
@@ -56,6 +63,8 @@ public final class Ramp implements TimeMap {
     double from = points.get(0).frame();
     double to = points.get(points.size() - 1).frame();
     this.hits = hits.stream().filter(h -> h > from && h < to).sorted().distinct().toList();
+    Require.within(to - from, 0, LONGEST, "points.range");
+    Require.within(this.hits.size(), 0, MOST_HITS, "hits.count");
     if (!this.hits.isEmpty() && !keepLength) {
       throw new RefusedException("keepLength", "false", "true where hit frames stay put");
     }
@@ -67,6 +76,7 @@ public final class Ramp implements TimeMap {
     points.forEach(p -> all.add(p.frame()));
     this.knots = all.stream().mapToDouble(Double::doubleValue).toArray();
     this.scales = new double[knots.length - 1];
+    this.pieces = pieces();
     this.arrivals = arrive();
   }
 
@@ -100,13 +110,14 @@ public final class Ramp implements TimeMap {
   private double[] arrive() {
     double[] raw = new double[knots.length];
     for (int i = 1; i < knots.length; i++) {
-      raw[i] = raw[i - 1] + integral(knots[i - 1], knots[i]);
+      raw[i] = raw[i - 1] + pieces[i - 1].whole();
     }
+    Set<Double> fixedHits = Set.copyOf(hits);
     double[] arrivals = new double[knots.length];
     arrivals[0] = knots[0];
     int start = 0;
     for (int i = 1; i < knots.length; i++) {
-      boolean fixed = keepLength && (i == knots.length - 1 || hits.contains(knots[i]));
+      boolean fixed = keepLength && (i == knots.length - 1 || fixedHits.contains(knots[i]));
       if (fixed || i == knots.length - 1) {
         double scale = fixed ? (knots[i] - knots[start]) / (raw[i] - raw[start]) : 1;
         for (int k = start + 1; k <= i; k++) {
@@ -122,24 +133,19 @@ public final class Ramp implements TimeMap {
     return arrivals;
   }
 
-  /** Integral of 1 / speed by Simpson's rule in small steps; there is no knot inside. */
-  private double integral(double from, double to) {
-    int parts = 2 * Math.max(16, (int) Math.ceil(to - from));
-    double h = (to - from) / parts;
-    CurvePlayer player = speed.player();
-    double sum = 1 / player.at(from) + 1 / player.at(to);
-    for (int i = 1; i < parts; i++) {
-      sum += (i % 2 == 1 ? 4 : 2) / player.at(from + i * h);
+  private Slowness[] pieces() {
+    Slowness[] all = new Slowness[knots.length - 1];
+    for (int i = 0; i < all.length; i++) {
+      all[i] = new Slowness(speed, knots[i], knots[i + 1]);
     }
-    return sum * h / 3;
+    return all;
   }
 
+  /** The stretch between two knots in which a frame of the range lies. */
   private int stretchOf(double frame) {
-    int i = 0;
-    while (i < scales.length - 1 && frame >= knots[i + 1]) {
-      i++;
-    }
-    return i;
+    int found = Arrays.binarySearch(knots, frame);
+    int i = found >= 0 ? found : -found - 2;
+    return Math.max(0, Math.min(scales.length - 1, i));
   }
 
   @Override
@@ -152,7 +158,7 @@ public final class Ramp implements TimeMap {
       return frame + growth();
     }
     int i = stretchOf(frame);
-    return frame == knots[i] ? arrivals[i] : arrivals[i] + integral(knots[i], frame) * scales[i];
+    return frame == knots[i] ? arrivals[i] : arrivals[i] + pieces[i].until(frame) * scales[i];
   }
 
   /**

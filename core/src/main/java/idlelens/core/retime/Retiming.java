@@ -79,11 +79,8 @@ public final class Retiming {
   private static Curve ramped(Curve curve, Ramp ramp, Landing landing) {
     Curve ready = curve;
     if (curve.keys().size() > 1) {
-      for (double knot : ramp.keyFrames()) {
-        if (needsKey(curve, knot)) {
-          ready = KeyInsertion.insert(ready, knot, Tangent.Kind.SETTLE);
-        }
-      }
+      List<Double> knots = ramp.keyFrames().stream().filter(k -> needsKey(curve, k)).toList();
+      ready = KeyInsertion.insertAll(curve, knots, Tangent.Kind.SETTLE);
     }
     List<Arrival> arrivals = new ArrayList<>();
     for (int i = 0; i < ready.keys().size(); i++) {

@@ -38,17 +38,49 @@ public final class Require {
     return value;
   }
 
-  /** Text of 1 to {@code most} characters once trimmed, without control characters. */
+  /**
+   * Text of 1 to {@code most} characters once trimmed: whole ones (no halves of surrogate pairs),
+   * none that control or turn what stands around them, and at least one that can be seen.
+   */
   public static String name(String value, int most, String where) {
     String trimmed = value == null ? "" : value.strip();
-    if (trimmed.isEmpty() || trimmed.length() > most) {
+    int length = trimmed.codePointCount(0, trimmed.length());
+    if (trimmed.isEmpty() || length > most) {
       throw new RefusedException(
           where, "'" + shorten(trimmed) + "'", "a text of 1 to " + most + " characters");
     }
-    if (trimmed.chars().anyMatch(Character::isISOControl)) {
-      throw new RefusedException(where, "'" + shorten(trimmed) + "'", "no control characters");
+    if (trimmed.codePoints().anyMatch(Require::isNoCharacter)) {
+      throw new RefusedException(
+          where,
+          "'" + shorten(trimmed) + "'",
+          "whole characters, no control characters and none that change the direction of writing");
+    }
+    if (trimmed.codePoints().noneMatch(Require::isSeen)) {
+      throw new RefusedException(where, "invisible", "at least one character that can be seen");
     }
     return trimmed;
+  }
+
+  private static boolean isNoCharacter(int c) {
+    boolean turns = c >= 0x202A && c <= 0x202E || c >= 0x2066 && c <= 0x2069;
+    int type = Character.getType(c);
+    return turns
+        || Character.isISOControl(c)
+        || type == Character.SURROGATE
+        || type == Character.LINE_SEPARATOR
+        || type == Character.PARAGRAPH_SEPARATOR;
+  }
+
+  private static boolean isSeen(int c) {
+    int type = Character.getType(c);
+    boolean blank = c == 0x2800 || c == 0x3164 || c == 0x115F || c == 0x1160 || c == 0xFFA0;
+    return !blank
+        && type != Character.FORMAT
+        && type != Character.SPACE_SEPARATOR
+        && type != Character.UNASSIGNED
+        && type != Character.PRIVATE_USE
+        && type != Character.NON_SPACING_MARK
+        && type != Character.ENCLOSING_MARK;
   }
 
   /** A value that is there. */
@@ -62,7 +94,7 @@ public final class Require {
   private static String shorten(String text) {
     String shown =
         text.codePoints()
-            .filter(c -> !Character.isISOControl(c))
+            .filter(c -> !isNoCharacter(c))
             .limit(40)
             .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
             .toString();

@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -35,21 +37,41 @@ public record JsonPlace(JsonNode node, String path) {
     return MAPPER;
   }
 
-  /** Reads a text. */
+  /** Reads a text of our own, which may be as long as a document. */
   public static JsonPlace parse(byte[] text) throws FormatException {
-    try {
-      JsonNode node = MAPPER.readTree(text);
+    return parse(text, JsonLimits.DOCUMENT);
+  }
+
+  /**
+   * Reads a text.
+   *
+   * @throws FormatException with line and column, if it is not JSON or more than is allowed
+   */
+  public static JsonPlace parse(byte[] text, JsonLimits limits) throws FormatException {
+    limits.checkLength(text.length);
+    try (JsonParser parser = new CountingParser(MAPPER.createParser(text), limits)) {
+      JsonNode node = MAPPER.readTree(parser);
       if (node == null || node.isMissingNode()) {
         throw new FormatException("file", "empty", "JSON");
       }
+      if (parser.nextToken() != null) {
+        throw new FormatException(place(parser), "more after its end", "one JSON value");
+      }
       return new JsonPlace(node, "");
+    } catch (CountingParser.TooMany e) {
+      throw new FormatException("file", e.getMessage(), limits.allowed());
     } catch (JacksonException e) {
-      String where =
-          e.getLocation() == null
-              ? "file"
-              : "line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
+      String where = e.getLocation() == null ? "file" : place(e.getLocation());
       throw new FormatException(where, "not readable (" + e.getOriginalMessage() + ")", "JSON");
     }
+  }
+
+  private static String place(JsonParser parser) {
+    return place(parser.currentTokenLocation());
+  }
+
+  private static String place(TokenStreamLocation at) {
+    return "line " + at.getLineNr() + ", column " + at.getColumnNr();
   }
 
   /** A field that must be there. */
@@ -163,7 +185,15 @@ public record JsonPlace(JsonNode node, String path) {
     if (!node.isString()) {
       throw refusal("a text");
     }
+    if (hasHalfCharacter(node.stringValue())) {
+      throw new FormatException(path, "with half a character", "whole characters");
+    }
     return node.stringValue();
+  }
+
+  /** Whether a surrogate stands alone, which is no character and cannot be stored. */
+  private static boolean hasHalfCharacter(String text) {
+    return text.codePoints().anyMatch(c -> c >= 0xD800 && c <= 0xDFFF);
   }
 
   public String text(String field, String otherwise) throws FormatException {

@@ -1,40 +1,127 @@
 package idlelens.web.account;
 
 import static idlelens.web.database.schema.Tables.ACCOUNT;
+import static idlelens.web.database.schema.Tables.MEMBERSHIP;
 
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.web.database.Transactions;
+import idlelens.web.database.schema.tables.records.AccountRecord;
+import idlelens.web.problem.NotFoundException;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Accounts in the database. */
+/** Accounts in the database. Names are the same only if they are written the same. */
 @Repository
 public class AccountRepository {
+  private static final int MOST_NAME = 60;
+  private static final int MOST_SHOWN_NAME = 80;
+
+  /** No password can have this as its hash. */
+  private static final String NO_PASSWORD = "removed";
+
   private final DSLContext sql;
+  private final Transactions transactions;
   private final Clock clock;
 
-  AccountRepository(DSLContext sql, Clock clock) {
+  AccountRepository(DSLContext sql, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
   public Optional<AccountUser> find(String name) {
     return sql.selectFrom(ACCOUNT)
         .where(ACCOUNT.NAME.eq(name))
-        .fetchOptional(
-            r -> new AccountUser(r.getId(), r.getName(), r.getShownName(), r.getPasswordHash()));
+        .and(ACCOUNT.PASSWORD_HASH.ne(NO_PASSWORD))
+        .fetchOptional(AccountRepository::user);
   }
 
-  /** Adds an account and gives its id. */
+  private static AccountUser user(AccountRecord r) {
+    return new AccountUser(r.getId(), r.getName(), r.getShownName(), r.getPasswordHash());
+  }
+
+  /** Whether an account still has the password that it logged in with. */
+  boolean isCurrent(AccountUser user) {
+    return sql.fetchExists(
+        sql.selectOne()
+            .from(ACCOUNT)
+            .where(ACCOUNT.ID.eq(user.id()))
+            .and(ACCOUNT.PASSWORD_HASH.eq(user.passwordHash())));
+  }
+
+  /** The names of all accounts that can log in. */
+  List<String> names() {
+    return sql.select(ACCOUNT.NAME)
+        .from(ACCOUNT)
+        .where(ACCOUNT.PASSWORD_HASH.ne(NO_PASSWORD))
+        .orderBy(ACCOUNT.NAME)
+        .fetch(ACCOUNT.NAME);
+  }
+
+  /**
+   * Adds an account and gives its id.
+   *
+   * @throws RefusedException if there is one of that name
+   */
   public long add(String name, String shownName, String passwordHash) {
-    return sql.insertInto(ACCOUNT)
-        .set(ACCOUNT.NAME, name)
-        .set(ACCOUNT.SHOWN_NAME, shownName)
-        .set(ACCOUNT.PASSWORD_HASH, passwordHash)
-        .set(ACCOUNT.CREATED_AT, LocalDateTime.now(clock))
-        .returning(ACCOUNT.ID)
-        .fetchOne()
-        .getId();
+    String checked = Require.name(name, MOST_NAME, "name");
+    String shown = Require.name(shownName, MOST_SHOWN_NAME, "shown name");
+    return transactions.write(
+        () -> {
+          refuseKnown(checked);
+          return sql.insertInto(ACCOUNT)
+              .set(ACCOUNT.NAME, checked)
+              .set(ACCOUNT.SHOWN_NAME, shown)
+              .set(ACCOUNT.PASSWORD_HASH, passwordHash)
+              .set(ACCOUNT.CREATED_AT, LocalDateTime.now(clock))
+              .returning(ACCOUNT.ID)
+              .fetchOne()
+              .getId();
+        });
+  }
+
+  private void refuseKnown(String name) {
+    boolean known =
+        !sql.select(ACCOUNT.ID)
+            .from(ACCOUNT)
+            .where(ACCOUNT.NAME.eq(name))
+            .forUpdate()
+            .fetch()
+            .isEmpty();
+    if (known) {
+      throw new RefusedException("name", "'" + name + "'", "a name that no account has or had");
+    }
+  }
+
+  /** Gives an account another password; its log-ins end. */
+  void setPassword(String name, String passwordHash) {
+    int rows =
+        transactions.write(
+            () ->
+                sql.update(ACCOUNT)
+                    .set(ACCOUNT.PASSWORD_HASH, passwordHash)
+                    .where(ACCOUNT.NAME.eq(name))
+                    .and(ACCOUNT.PASSWORD_HASH.ne(NO_PASSWORD))
+                    .execute());
+    if (rows == 0) {
+      throw new NotFoundException("Account “" + name + "”");
+    }
+  }
+
+  /** Ends an account: it can not log in, and belongs to nothing. What it made keeps its name. */
+  void remove(String name) {
+    setPassword(name, NO_PASSWORD);
+    transactions.write(
+        () ->
+            sql.deleteFrom(MEMBERSHIP)
+                .where(
+                    MEMBERSHIP.ACCOUNT_ID.in(
+                        sql.select(ACCOUNT.ID).from(ACCOUNT).where(ACCOUNT.NAME.eq(name))))
+                .execute());
   }
 }

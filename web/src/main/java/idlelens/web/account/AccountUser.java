@@ -1,25 +1,24 @@
 package idlelens.web.account;
 
-import java.util.Collection;
-import java.util.List;
-import org.springframework.security.core.GrantedAuthority;
-import org.springframework.security.core.userdetails.UserDetails;
+import idlelens.web.access.Visitor;
+import java.io.Serializable;
+import java.security.Principal;
 
-/** The account that is logged in. */
+/**
+ * The account that is logged in.
+ *
+ * @param passwordHash of the password it logged in with; once the account has another, the log-in
+ *     is over
+ */
 public record AccountUser(long id, String name, String shownName, String passwordHash)
-    implements UserDetails {
+    implements Visitor, Principal, Serializable {
   @Override
-  public Collection<? extends GrantedAuthority> getAuthorities() {
-    return List.of();
-  }
-
-  @Override
-  public String getPassword() {
-    return passwordHash;
-  }
-
-  @Override
-  public String getUsername() {
+  public String getName() {
     return name;
+  }
+
+  @Override
+  public String toString() {
+    return "AccountUser[" + id + ", " + name + "]";
   }
 }

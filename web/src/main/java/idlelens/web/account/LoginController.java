@@ -1,5 +1,7 @@
 package idlelens.web.account;
 
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -15,6 +17,7 @@ class LoginController {
   }
 
   @GetMapping("/login")
+  @Needs(Right.ANYONE)
   String login(Model model) {
     model.addAttribute("demo", demo);
     return "login";

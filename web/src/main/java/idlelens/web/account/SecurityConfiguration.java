@@ -7,25 +7,19 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpHeaders;
-import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.authentication.AuthenticationFailureHandler;
+import org.springframework.security.web.authentication.www.BasicAuthenticationFilter;
+import org.springframework.security.web.savedrequest.CookieRequestCache;
 import org.springframework.security.web.util.matcher.RequestMatcher;
 
-/** Log-in for pages, log-in or HTTP Basic for the API, and strict headers for all. */
+/** Log-in for pages, log-in or HTTP Basic for the API. */
 @Configuration
 class SecurityConfiguration {
-  private static final String CONTENT_POLICY =
-      "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:;"
-          + " font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self';"
-          + " base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
-
   @Bean
   Clock clock() {
     return Clock.systemUTC();
@@ -38,48 +32,41 @@ class SecurityConfiguration {
   }
 
   @Bean
-  UserDetailsService accounts(AccountRepository accounts) {
-    return name ->
-        accounts.find(name).orElseThrow(() -> new UsernameNotFoundException("no such account"));
-  }
-
-  @Bean
-  SecurityFilterChain security(HttpSecurity http) throws Exception {
+  SecurityFilterChain security(HttpSecurity http, PasswordLogin login, AccountRepository accounts)
+      throws Exception {
     RequestMatcher api = request -> request.getRequestURI().startsWith("/api/");
+    http.authenticationProvider(login);
     http.authorizeHttpRequests(
         requests ->
             requests
-                .requestMatchers(
-                    "/login",
-                    "/api/health",
-                    "/css/**",
-                    "/js/**",
-                    "/fonts/**",
-                    "/vendor/**",
-                    "/webjars/**",
-                    "/favicon.svg",
-                    "/error")
+                .requestMatchers(PublicPaths.FILES.toArray(String[]::new))
+                .permitAll()
+                .requestMatchers(PublicPaths.PAGES.toArray(String[]::new))
                 .permitAll()
                 .anyRequest()
                 .authenticated());
     http.formLogin(
-        login ->
-            login.loginPage("/login").defaultSuccessUrl("/", false).failureUrl("/login?error"));
+        form -> form.loginPage("/login").defaultSuccessUrl("/", false).failureHandler(failed()));
     http.logout(logout -> logout.logoutSuccessUrl("/login?out"));
     http.httpBasic(basic -> basic.authenticationEntryPoint(new ApiEntryPoint()));
-    http.csrf(csrf -> csrf.ignoringRequestMatchers(SecurityConfiguration::isBasic));
+    http.csrf(
+        csrf ->
+            csrf.ignoringRequestMatchers(SecurityConfiguration::isBasic)
+                .csrfTokenRepository(new FormTokens()));
+    http.requestCache(cache -> cache.requestCache(new CookieRequestCache()));
     http.exceptionHandling(
         errors -> errors.defaultAuthenticationEntryPointFor(new ApiEntryPoint(), api));
-    http.headers(
-        headers ->
-            headers
-                .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
-                .referrerPolicy(policy -> policy.policy(ReferrerPolicy.SAME_ORIGIN))
-                .permissionsPolicyHeader(
-                    policy -> policy.policy("camera=(), microphone=(), geolocation=()"))
-                .contentTypeOptions(Customizer.withDefaults())
-                .frameOptions(frame -> frame.deny()));
+    http.addFilterBefore(new StandingLogin(accounts), BasicAuthenticationFilter.class);
+    http.headers(headers -> headers.defaultsDisabled().cacheControl(cache -> {}));
     return http.build();
+  }
+
+  private static AuthenticationFailureHandler failed() {
+    return (request, response, e) ->
+        response.sendRedirect(
+            e instanceof TooManyGuessesException guesses
+                ? "/login?wait=" + guesses.seconds()
+                : "/login?error");
   }
 
   /** A request that proves itself by its own header cannot be forged by another site. */

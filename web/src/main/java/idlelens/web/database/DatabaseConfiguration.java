@@ -3,6 +3,7 @@ package idlelens.web.database;
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.Optional;
 import javax.sql.DataSource;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
@@ -17,7 +18,13 @@ class DatabaseConfiguration {
   private static final long PATIENCE_MS = 4000;
 
   /** Holds the private server, if there is one, so that it ends after the connections do. */
-  record Server(Optional<PrivateMariaDb> ours) implements AutoCloseable {
+  record Server(Optional<PrivateMariaDb> ours, Instant since)
+      implements AutoCloseable, DatabaseWatch {
+    @Override
+    public DatabaseState state() {
+      return ours.map(PrivateMariaDb::state).orElseGet(() -> DatabaseState.foreign(since));
+    }
+
     @Override
     public void close() {
       ours.ifPresent(PrivateMariaDb::close);
@@ -26,12 +33,12 @@ class DatabaseConfiguration {
 
   @Bean
   Server databaseServer(DatabaseSettings settings) throws IOException {
-    boolean own = settings.url() == null || settings.url().isBlank();
-    return new Server(
-        own
+    Optional<PrivateMariaDb> ours =
+        settings.isOwn()
             ? Optional.of(
                 PrivateMariaDb.start(settings.folder(), settings.port(), settings.options()))
-            : Optional.empty());
+            : Optional.empty();
+    return new Server(ours, Instant.now());
   }
 
   @Bean
@@ -40,7 +47,7 @@ class DatabaseConfiguration {
     config.setJdbcUrl(server.ours().map(PrivateMariaDb::url).orElse(settings.url()));
     config.setUsername(server.ours().map(PrivateMariaDb::user).orElse(settings.user()));
     config.setPassword(server.ours().map(PrivateMariaDb::password).orElse(settings.password()));
-    config.setMaximumPoolSize(12);
+    config.setMaximumPoolSize(settings.connections());
     config.setMinimumIdle(2);
     config.setConnectionTimeout(PATIENCE_MS);
     config.setInitializationFailTimeout(20_000);

@@ -7,40 +7,43 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
-import java.security.SecureRandom;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * A {@code mariadbd} of our own: data in one folder, listening on loopback only, started again if
- * it ends by itself, stopped by the process id we started.
+ * A {@code mariadbd} of our own: data in one folder, listening on loopback only, watched and
+ * started again for as long as the application runs, stopped by the process id we started.
  */
 public final class PrivateMariaDb implements AutoCloseable {
+  static final String NAME = "idle_lens";
+
   private static final Logger LOG = LoggerFactory.getLogger(PrivateMariaDb.class);
   private static final Duration PATIENCE = Duration.ofSeconds(60);
-  private static final String NAME = "idle_lens";
+  private static final Duration FIRST_PAUSE = Duration.ofMillis(250);
+  private static final Duration LONGEST_PAUSE = Duration.ofSeconds(20);
 
-  private final Path folder;
+  private final DataFolder folder;
   private final int port;
   private final List<String> options;
   private final String password;
   private volatile Process server;
   private volatile boolean closing;
+  private volatile DatabaseState.State state = DatabaseState.State.STARTING;
+  private volatile Instant since = Instant.now();
+  private volatile int tries;
+  private volatile String why = "";
 
-  private PrivateMariaDb(Path folder, int port, List<String> options, String password) {
+  private PrivateMariaDb(DataFolder folder, int port, List<String> options) throws IOException {
     this.folder = folder;
     this.port = port;
     this.options = options;
-    this.password = password;
+    this.password = folder.password();
   }
 
   /**
@@ -53,15 +56,27 @@ public final class PrivateMariaDb implements AutoCloseable {
    */
   public static PrivateMariaDb start(Path folder, int port, List<String> options)
       throws IOException {
-    Path home = folder.toAbsolutePath();
-    Files.createDirectories(home);
-    endForgottenServer(home);
+    DataFolder home = DataFolder.at(folder);
+    home.endForgottenServer();
     PrivateMariaDb database =
-        new PrivateMariaDb(
-            home, port == 0 ? freePort() : port, List.copyOf(options), password(home));
-    database.install();
-    database.launch();
+        new PrivateMariaDb(home, port == 0 ? freePort() : port, List.copyOf(options));
+    database.startFirst();
+    database.watch();
     return database;
+  }
+
+  /**
+   * The server of an application that runs, to be used beside it and not ended.
+   *
+   * @return empty if none runs on that folder
+   */
+  static Optional<PrivateMariaDb> runningAt(Path folder) throws IOException {
+    DataFolder home = DataFolder.at(folder);
+    if (home.running().isEmpty() || !Files.exists(home.portFile())) {
+      return Optional.empty();
+    }
+    int port = Integer.parseInt(Files.readString(home.portFile()).strip());
+    return Optional.of(new PrivateMariaDb(home, port, List.of()));
   }
 
   private static int freePort() throws IOException {
@@ -70,108 +85,63 @@ public final class PrivateMariaDb implements AutoCloseable {
     }
   }
 
-  private static String password(Path folder) throws IOException {
-    Path file = folder.resolve("password");
-    if (!Files.exists(file)) {
-      byte[] random = new byte[24];
-      new SecureRandom().nextBytes(random);
-      Files.createFile(
-          file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-      Files.writeString(file, HexFormat.of().formatHex(random));
+  /** A folder that never held anything of ours and does not start is set up anew, once. */
+  private void startFirst() throws IOException {
+    if (!folder.isSetUp()) {
+      folder.setUp(Programs.asRoot());
     }
-    return Files.readString(file).strip();
-  }
-
-  /** A server that outlived its application holds the data: end it, by the id it was given. */
-  private static void endForgottenServer(Path folder) throws IOException {
-    Path file = folder.resolve("server.pid");
-    if (!Files.exists(file)) {
-      return;
-    }
-    Optional<ProcessHandle> forgotten =
-        ProcessHandle.of(Long.parseLong(Files.readString(file).strip()))
-            .filter(p -> commandLine(p).contains("--datadir=" + folder.resolve("data")));
-    if (forgotten.isPresent()) {
-      LOG.info("Ending the database server {} that an earlier run left", forgotten.get().pid());
-      forgotten.get().destroy();
-      try {
-        forgotten.get().onExit().get(PATIENCE.toSeconds(), TimeUnit.SECONDS);
-      } catch (InterruptedException | ExecutionException | TimeoutException e) {
-        throw new IOException("The database server of an earlier run does not end", e);
-      }
-    }
-    Files.deleteIfExists(file);
-  }
-
-  private static String commandLine(ProcessHandle process) {
     try {
-      return Files.readString(Path.of("/proc", Long.toString(process.pid()), "cmdline"))
-          .replace('\0', ' ');
+      launch();
     } catch (IOException e) {
-      return process.info().commandLine().orElse("");
-    }
-  }
-
-  private void install() throws IOException {
-    if (Files.isDirectory(folder.resolve("data/mysql"))) {
-      return;
-    }
-    List<String> command = new ArrayList<>();
-    command.add(program("mariadb-install-db"));
-    command.add("--no-defaults");
-    command.add("--datadir=" + folder.resolve("data"));
-    command.add("--auth-root-authentication-method=socket");
-    command.add("--skip-test-db");
-    asRoot(command);
-    Process install = run(command);
-    try {
-      if (!install.waitFor(PATIENCE.toSeconds(), TimeUnit.SECONDS) || install.exitValue() != 0) {
-        throw new IOException("The database could not be set up; see " + log());
+      if (folder.holdsSomething()) {
+        throw e;
       }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IOException("Interrupted while the database was set up", e);
+      folder.setUp(Programs.asRoot());
+      launch();
     }
   }
 
-  private synchronized void launch() throws IOException {
-    Path setUp = folder.resolve("set-up.sql");
-    Files.writeString(
-        setUp,
-        "CREATE DATABASE IF NOT EXISTS "
-            + NAME
-            + " CHARACTER SET utf8mb4;\n"
-            + "CREATE OR REPLACE USER '"
-            + NAME
-            + "'@'%' IDENTIFIED BY '"
-            + password
-            + "';\n"
-            + "GRANT ALL ON "
-            + NAME
-            + ".* TO '"
-            + NAME
-            + "'@'%';\n");
-    Files.setPosixFilePermissions(setUp, PosixFilePermissions.fromString("rw-------"));
-    List<String> command = new ArrayList<>();
-    command.add(program("mariadbd"));
-    command.add("--no-defaults");
-    command.add("--datadir=" + folder.resolve("data"));
-    command.add("--bind-address=127.0.0.1");
-    command.add("--port=" + port);
-    command.add("--socket=" + socketFile());
-    command.add("--pid-file=" + folder.resolve("server.pid"));
-    command.add("--init-file=" + setUp);
-    command.add("--character-set-server=utf8mb4");
-    command.add("--skip-name-resolve");
-    command.add("--skip-log-bin");
-    command.add("--innodb-flush-log-at-trx-commit=1");
-    command.add("--innodb-buffer-pool-size=128M");
-    command.add("--max-allowed-packet=256M");
-    command.addAll(options);
-    asRoot(command);
-    server = run(command);
+  private void launch() throws IOException {
+    server = Programs.run(command(), folder.log());
     waitUntilItAnswers();
-    server.onExit().thenAccept(this::restart);
+    folder.write(folder.portFile(), Integer.toString(port));
+    state = DatabaseState.State.UP;
+    since = Instant.now();
+    tries = 0;
+    why = "";
+  }
+
+  private List<String> command() throws IOException {
+    Path setUp =
+        folder.write(
+            "set-up.sql",
+            """
+            CREATE DATABASE IF NOT EXISTS %1$s CHARACTER SET utf8mb4;
+            CREATE OR REPLACE USER '%1$s'@'%%' IDENTIFIED BY '%2$s';
+            GRANT ALL ON %1$s.* TO '%1$s'@'%%';
+            """
+                .formatted(NAME, password));
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Programs.find("mariadbd"),
+                "--no-defaults",
+                "--datadir=" + folder.data(),
+                "--bind-address=127.0.0.1",
+                "--port=" + port,
+                "--socket=" + socketFile(),
+                "--pid-file=" + folder.pidFile(),
+                "--init-file=" + setUp,
+                "--character-set-server=utf8mb4",
+                "--skip-name-resolve",
+                "--skip-log-bin",
+                "--innodb-flush-log-at-trx-commit=1",
+                "--innodb-buffer-pool-size=128M",
+                "--innodb-lock-wait-timeout=5",
+                "--max-allowed-packet=256M"));
+    command.addAll(options);
+    command.addAll(Programs.asRoot());
+    return command;
   }
 
   /**
@@ -181,28 +151,56 @@ public final class PrivateMariaDb implements AutoCloseable {
     return Path.of(System.getProperty("java.io.tmpdir"), "idle-lens-" + port + ".sock");
   }
 
-  private static void asRoot(List<String> command) {
-    if ("root".equals(System.getProperty("user.name"))) {
-      command.add("--user=root");
+  private void watch() {
+    Thread watcher = new Thread(this::watchOn, "database-watcher");
+    watcher.setDaemon(true);
+    watcher.start();
+  }
+
+  /** As long as the application runs: when the server ends, it is started again, and again. */
+  private void watchOn() {
+    try {
+      while (!closing) {
+        server.waitFor();
+        if (!closing) {
+          startAgain();
+        }
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 
-  private void restart(Process ended) {
-    if (closing) {
-      return;
+  private void startAgain() throws InterruptedException {
+    LOG.warn("The database server {} ended by itself; starting it again", server.pid());
+    state = DatabaseState.State.STARTING;
+    since = Instant.now();
+    Duration pause = FIRST_PAUSE;
+    while (!closing && state != DatabaseState.State.UP) {
+      try {
+        launch();
+        LOG.info("The database answers again");
+      } catch (IOException e) {
+        tries++;
+        why = folder.isFull() ? "no space is left on its disk" : e.getMessage();
+        LOG.error(
+            "The database could not be started again ({} times so far); until then nothing can be"
+                + " saved. {}",
+            tries,
+            why);
+        Thread.sleep(pause.toMillis());
+        pause = shorter(pause.multipliedBy(2), LONGEST_PAUSE);
+      }
     }
-    LOG.warn("The database server {} ended by itself; starting it again", ended.pid());
-    try {
-      launch();
-      LOG.info("The database answers again");
-    } catch (IOException e) {
-      LOG.error("The database could not be started again; nothing can be saved: {}", log(), e);
-    }
+  }
+
+  private static Duration shorter(Duration a, Duration b) {
+    return a.compareTo(b) < 0 ? a : b;
   }
 
   private void waitUntilItAnswers() throws IOException {
     long end = System.nanoTime() + PATIENCE.toNanos();
-    while (System.nanoTime() < end && server.isAlive()) {
+    while (System.nanoTime() < end && server.isAlive() && !closing) {
       try (Socket socket = new Socket()) {
         socket.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 500);
         return;
@@ -210,7 +208,8 @@ public final class PrivateMariaDb implements AutoCloseable {
         pause();
       }
     }
-    throw new IOException("The database does not start; see " + log());
+    server.destroyForcibly(); // it would hold the data against the next one
+    throw new IOException("The database does not start; see " + folder.log());
   }
 
   private static void pause() {
@@ -221,30 +220,9 @@ public final class PrivateMariaDb implements AutoCloseable {
     }
   }
 
-  private Process run(List<String> command) throws IOException {
-    return new ProcessBuilder(command)
-        .redirectErrorStream(true)
-        .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
-        .start();
-  }
-
-  private static String program(String name) throws IOException {
-    List<String> folders = new ArrayList<>(List.of(System.getenv("PATH").split(":")));
-    folders.add("/usr/sbin");
-    for (String each : folders) {
-      Path candidate = Path.of(each, name);
-      if (Files.isExecutable(candidate)) {
-        return candidate.toString();
-      }
-    }
-    throw new IOException(
-        name
-            + " was not found. Install the package mariadb-server, or name a database of your own"
-            + " in IDLE_LENS_DB_URL");
-  }
-
-  private Path log() {
-    return folder.resolve("server.log");
+  /** How it is. */
+  public DatabaseState state() {
+    return new DatabaseState(state, since, tries, why, folder.isFull(), folder.freeBytes());
   }
 
   public String url() {
@@ -269,10 +247,13 @@ public final class PrivateMariaDb implements AutoCloseable {
   public void close() {
     closing = true;
     Process running = server;
+    if (running == null) {
+      return; // it is somebody else's to end
+    }
     running.destroy();
     try {
       if (!running.waitFor(PATIENCE.toSeconds(), TimeUnit.SECONDS)) {
-        LOG.warn("The database server {} does not end; its log is {}", running.pid(), log());
+        LOG.warn("The database server {} does not end; its log is {}", running.pid(), folder.log());
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();

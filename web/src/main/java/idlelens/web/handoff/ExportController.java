@@ -5,19 +5,23 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.gltf.GltfWriter;
 import idlelens.exchange.json.ShotJson;
-import idlelens.web.account.AccountUser;
-import idlelens.web.production.ProductionRepository;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.shot.Asker;
 import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
+import idlelens.web.work.Work;
+import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -29,33 +33,42 @@ import org.springframework.web.bind.annotation.RestController;
 class ExportController {
   private final ShotService shots;
   private final AssetRepository assets;
-  private final ProductionRepository productions;
   private final HandoffRepository handoffs;
+  private final Works works;
 
   ExportController(
-      ShotService shots,
-      AssetRepository assets,
-      ProductionRepository productions,
-      HandoffRepository handoffs) {
+      ShotService shots, AssetRepository assets, HandoffRepository handoffs, Works works) {
     this.shots = shots;
     this.assets = assets;
-    this.productions = productions;
     this.handoffs = handoffs;
+    this.works = works;
   }
 
   @GetMapping("/api/shots/{id}/export/{format}")
+  @Needs(Right.READ_SHOT)
   @Operation(
       summary = "Writes a shot as a file",
       description =
           "format: glb (camera: one or more ids, all if none is named; set: whether the pieces go"
               + " along) or json (the whole shot).")
-  ResponseEntity<byte[]> export(
-      @AuthenticationPrincipal AccountUser account,
+  CompletableFuture<ResponseEntity<byte[]>> export(
+      Asker asker,
       @PathVariable long id,
       @PathVariable String format,
       @RequestParam(required = false) List<String> camera,
-      @RequestParam(defaultValue = "true") boolean set) {
-    productions.requireShot(account.id(), id);
+      @RequestParam(defaultValue = "true") boolean set,
+      HttpServletRequest request) {
+    if (request.getMethod().equals("HEAD")) { // asks only whether it may; leaves no trace
+      return CompletableFuture.completedFuture(ResponseEntity.ok().build());
+    }
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "an export"),
+        () -> write(asker, id, format, camera, set));
+  }
+
+  private ResponseEntity<byte[]> write(
+      Asker asker, long id, String format, List<String> camera, boolean set) {
+    Work.tell("writing", 0.1);
     ShotService.Revised current = shots.current(id);
     Shot shot = current.shot();
     switch (format) {
@@ -67,11 +80,10 @@ class ExportController {
             cameras.size() == 1
                 ? shot.header().name() + " " + shot.camera(cameras.get(0)).name()
                 : shot.header().name();
-        return file(
-            id, current.revision(), account, name, "glb", written.octets(), written.notes());
+        return file(id, current.revision(), asker, name, "glb", written.octets(), written.notes());
       case "json":
         byte[] text = ShotJson.file(new ShotJson.Parcel(shot, assets.of(shot)));
-        return file(id, current.revision(), account, shot.header().name(), "json", text, List.of());
+        return file(id, current.revision(), asker, shot.header().name(), "json", text, List.of());
       default:
         throw new RefusedException("format", "'" + format + "'", "glb, json");
     }
@@ -80,13 +92,13 @@ class ExportController {
   private ResponseEntity<byte[]> file(
       long shotId,
       long revision,
-      AccountUser account,
+      Asker asker,
       String name,
       String ending,
       byte[] content,
       List<String> notes) {
     String fileName = name.replaceAll("[^\\p{L}\\p{N}_ -]", "").strip() + "." + ending;
-    handoffs.add(shotId, revision, "out", ending, fileName, notes, account.id());
+    handoffs.add(shotId, revision, "out", ending, fileName, notes, asker.accountId());
     return ResponseEntity.ok()
         .contentType(
             ending.equals("glb")
@@ -102,10 +114,9 @@ class ExportController {
   }
 
   @GetMapping("/api/shots/{id}/handoffs")
+  @Needs(Right.READ_SHOT)
   @Operation(summary = "What went out of a shot and what came in")
-  List<HandoffRepository.Entry> list(
-      @AuthenticationPrincipal AccountUser account, @PathVariable long id) {
-    productions.requireShot(account.id(), id);
+  List<HandoffRepository.Entry> list(@PathVariable long id) {
     return handoffs.of(id);
   }
 }

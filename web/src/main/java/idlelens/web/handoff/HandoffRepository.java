@@ -3,6 +3,7 @@ package idlelens.web.handoff;
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.HANDOFF;
 
+import idlelens.web.database.Transactions;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
@@ -15,10 +16,12 @@ class HandoffRepository {
   private static final int LISTED = 50;
 
   private final DSLContext sql;
+  private final Transactions transactions;
   private final Clock clock;
 
-  HandoffRepository(DSLContext sql, Clock clock) {
+  HandoffRepository(DSLContext sql, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
@@ -40,16 +43,18 @@ class HandoffRepository {
       String fileName,
       List<String> notes,
       long authorId) {
-    sql.insertInto(HANDOFF)
-        .set(HANDOFF.SHOT_ID, shotId)
-        .set(HANDOFF.REVISION, revision)
-        .set(HANDOFF.DIRECTION, direction)
-        .set(HANDOFF.FORMAT, format)
-        .set(HANDOFF.FILE_NAME, fileName)
-        .set(HANDOFF.NOTES, String.join("\n", notes))
-        .set(HANDOFF.AUTHOR_ID, authorId)
-        .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
-        .execute();
+    transactions.write(
+        () ->
+            sql.insertInto(HANDOFF)
+                .set(HANDOFF.SHOT_ID, shotId)
+                .set(HANDOFF.REVISION, revision)
+                .set(HANDOFF.DIRECTION, direction)
+                .set(HANDOFF.FORMAT, format)
+                .set(HANDOFF.FILE_NAME, fileName)
+                .set(HANDOFF.NOTES, String.join("\n", notes))
+                .set(HANDOFF.AUTHOR_ID, authorId)
+                .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
+                .execute());
   }
 
   /** The latest hand-offs of a shot, newest first. */

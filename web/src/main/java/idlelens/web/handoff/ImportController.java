@@ -1,10 +1,13 @@
 package idlelens.web.handoff;
 
 import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRate;
-import idlelens.exchange.format.FormatException;
-import idlelens.web.account.AccountUser;
-import idlelens.web.production.ProductionRepository;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.shot.Asker;
+import idlelens.web.work.Work;
+import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
@@ -12,10 +15,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -26,17 +28,21 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @Tag(name = "Hand-off")
 class ImportController {
-  private final ImportService imports;
-  private final ProductionRepository productions;
+  /** As long as the table of hand-offs keeps it. */
+  private static final int MOST_NAME = 200;
 
-  ImportController(ImportService imports, ProductionRepository productions) {
+  private final ImportService imports;
+  private final Works works;
+
+  ImportController(ImportService imports, Works works) {
     this.imports = imports;
-    this.productions = productions;
+    this.works = works;
   }
 
   @PostMapping(
-      value = "/api/productions/{id}/imports",
+      value = "/api/productions/{production}/imports",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @Needs(Right.CHANGE_PRODUCTION)
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(
       summary = "Reads a .glb, .gltf (with its .bin) or shot .json",
@@ -44,18 +50,24 @@ class ImportController {
           "file: one or more files, the first that is not a .bin counts. shot: the shot to put the"
               + " nodes into; without it a new shot is made. rate and firstFrame: what the file"
               + " itself cannot say; without them what we wrote into it, or 24 and 1001.")
-  ImportService.Imported read(
-      @AuthenticationPrincipal AccountUser account,
-      @PathVariable long id,
+  CompletableFuture<ImportService.Imported> read(
+      Asker asker,
       @RequestParam("file") List<MultipartFile> files,
       @RequestParam(required = false) Long shot,
       @RequestParam(required = false) String rate,
-      @RequestParam(required = false) Integer firstFrame)
-      throws IOException, FormatException {
-    productions.require(account.id(), id);
-    if (shot != null && productions.requireShot(account.id(), shot) != id) {
-      throw new RefusedException("shot", shot, "a shot of this production");
-    }
+      @RequestParam(required = false) Integer firstFrame) {
+    FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "an import"),
+        () -> {
+          Work.tell("taking the files", 0);
+          return imports.read(request(asker, files, shot, given, firstFrame));
+        });
+  }
+
+  private static ImportService.Request request(
+      Asker asker, List<MultipartFile> files, Long shot, FrameRate rate, Integer firstFrame)
+      throws IOException {
     String main = null;
     Map<String, byte[]> contents = new LinkedHashMap<>();
     for (MultipartFile file : files) {
@@ -66,13 +78,12 @@ class ImportController {
     if (main == null) {
       throw new RefusedException("file", "missing", "a .glb, .gltf or .json file");
     }
-    FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
-    return imports.read(
-        new ImportService.Request(account.id(), id, shot, main, contents, given, firstFrame));
+    return new ImportService.Request(asker, shot, main, contents, rate, firstFrame);
   }
 
   private static String plainName(String name) {
     String text = name == null ? "" : name;
-    return text.substring(Math.max(text.lastIndexOf('/'), text.lastIndexOf('\\')) + 1);
+    String plain = text.substring(Math.max(text.lastIndexOf('/'), text.lastIndexOf('\\')) + 1);
+    return Require.name(plain, MOST_NAME, "file name");
   }
 }

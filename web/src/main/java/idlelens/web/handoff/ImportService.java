@@ -13,8 +13,12 @@ import idlelens.exchange.gltf.GltfHints;
 import idlelens.exchange.gltf.GltfImport;
 import idlelens.exchange.gltf.GltfReader;
 import idlelens.exchange.json.ShotJson;
+import idlelens.web.request.RequestId;
+import idlelens.web.request.RequestRepository;
+import idlelens.web.shot.Asker;
 import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
+import idlelens.web.work.Work;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -33,14 +37,21 @@ class ImportService {
   private final ShotService shots;
   private final AssetRepository assets;
   private final HandoffRepository handoffs;
+  private final RequestRepository requests;
 
-  ImportService(ShotService shots, AssetRepository assets, HandoffRepository handoffs) {
+  ImportService(
+      ShotService shots,
+      AssetRepository assets,
+      HandoffRepository handoffs,
+      RequestRepository requests) {
     this.shots = shots;
     this.assets = assets;
     this.handoffs = handoffs;
+    this.requests = requests;
   }
 
   /**
+   * @param asker who asks, for which production
    * @param shotId the shot to put nodes into, or null for a new one
    * @param fileName the file that counts
    * @param files all files by name
@@ -48,8 +59,7 @@ class ImportService {
    * @param firstFrame the frame at time 0, or null
    */
   record Request(
-      long accountId,
-      long productionId,
+      Asker asker,
       Long shotId,
       String fileName,
       Map<String, byte[]> files,
@@ -74,6 +84,10 @@ class ImportService {
   record Imported(long shotId, long revision, List<String> nodes, List<String> notes) {}
 
   Imported read(Request request) throws FormatException {
+    if (request.shotId() != null
+        && shots.productionOf(request.shotId()) != request.asker().productionId()) {
+      throw new RefusedException("shot", request.shotId(), "a shot of this production");
+    }
     return switch (request.ending()) {
       case "json" -> readShot(request);
       case "glb", "gltf" -> request.shotId() == null ? newShot(request) : intoShot(request);
@@ -87,10 +101,9 @@ class ImportService {
     if (request.shotId() != null) {
       throw new RefusedException("file", "a whole shot", "a .glb or .gltf to put into a shot");
     }
+    Work.tell("reading", 0.1);
     ShotJson.Parcel parcel = ShotJson.readParcel(request.main());
-    assets.put(request.productionId(), parcel.assets());
-    assets.require(request.productionId(), parcel.shot().nodes());
-    return added(request, parcel.shot(), List.of());
+    return added(request, parcel.shot(), parcel.assets(), List.of());
   }
 
   private Imported newShot(Request request) throws FormatException {
@@ -103,6 +116,7 @@ class ImportService {
             : hints.map(h -> h.range().in()).orElse(USUAL_FIRST_FRAME);
     OptionalDouble aspect =
         hints.isPresent() ? OptionalDouble.of(hints.get().aspect()) : OptionalDouble.empty();
+    Work.tell("reading", 0.1);
     GltfImport found =
         GltfReader.read(
             request.main(), request.files(), new GltfReader.Settings(rate, first, aspect, "in"));
@@ -117,15 +131,39 @@ class ImportService {
             Math.max(0.2, Math.min(10, picture)),
             1,
             Tangent.Kind.SETTLE);
-    assets.put(request.productionId(), found.assets());
-    return added(request, new Shot(header, found.nodes()), found.notes());
+    return added(request, new Shot(header, found.nodes()), found.assets(), found.notes());
   }
 
-  private Imported added(Request request, Shot shot, List<String> notes) {
-    long id = shots.add(request.productionId(), shot);
-    handoffs.add(
-        id, 1, "in", request.ending(), shortened(request.fileName()), notes, request.accountId());
+  private Imported added(
+      Request request, Shot shot, Map<String, byte[]> triangles, List<String> notes) {
+    Work.tell("storing", 0.8);
+    Work.seal();
+    long production = request.asker().productionId();
+    Map<String, Object> made =
+        requests.once(
+            request.asker().accountId(),
+            new RequestId(request.asker().request()),
+            "an import into production " + production,
+            () -> {
+              assets.put(production, triangles);
+              assets.require(production, shot.nodes());
+              long id = shots.add(production, shot);
+              note(request, id, 1, notes);
+              return Map.of("id", id);
+            });
+    long id = ((Number) made.get("id")).longValue();
     return new Imported(id, 1, shot.nodes().stream().map(Node::id).toList(), notes);
+  }
+
+  private void note(Request request, long shotId, long revision, List<String> notes) {
+    handoffs.add(
+        shotId,
+        revision,
+        "in",
+        request.ending(),
+        request.fileName(),
+        notes,
+        request.asker().accountId());
   }
 
   private Imported intoShot(Request request) throws FormatException {
@@ -133,6 +171,7 @@ class ImportService {
     Optional<GltfHints> hints = GltfHints.find(request.main(), request.files());
     int first = request.firstFrame() != null ? request.firstFrame() : header.range().in();
     String prefix = "in" + Long.toString(System.nanoTime() & 0xFFFFFFFFFL, 36) + "-";
+    Work.tell("reading", 0.1);
     GltfImport found =
         GltfReader.read(
             request.main(),
@@ -155,25 +194,13 @@ class ImportService {
               + ", past the shot's last frame "
               + header.range().out());
     }
-    assets.put(request.productionId(), found.assets());
-    long revision =
-        shots.apply(
-            request.shotId(),
-            List.of(new AddNodes(found.nodes())),
-            new ShotService.Asker(request.accountId(), ""));
-    handoffs.add(
-        request.shotId(),
-        revision,
-        "in",
-        request.ending(),
-        shortened(request.fileName()),
-        notes,
-        request.accountId());
-    return new Imported(
-        request.shotId(), revision, found.nodes().stream().map(Node::id).toList(), notes);
-  }
-
-  private static String shortened(String name) {
-    return name.length() > 200 ? name.substring(0, 200) : name;
+    Work.tell("storing", 0.8);
+    assets.put(request.asker().productionId(), found.assets());
+    ShotService.Applied applied =
+        shots.apply(request.shotId(), List.of(new AddNodes(found.nodes())), request.asker());
+    if (!applied.again()) {
+      note(request, request.shotId(), applied.revision(), notes);
+    }
+    return new Imported(request.shotId(), applied.revision(), applied.added(), notes);
   }
 }

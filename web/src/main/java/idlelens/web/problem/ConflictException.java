@@ -16,7 +16,7 @@ public final class ConflictException extends RuntimeException {
     this.details = Map.copyOf(details);
   }
 
-  Map<String, Object> details() {
+  public Map<String, Object> details() {
     return details;
   }
 }

@@ -1,2 +1,2 @@
-/** What went wrong, told as RFC 9457 problems by the API and as pages elsewhere. */
+/** What can go wrong, as exceptions. */
 package idlelens.web.problem;

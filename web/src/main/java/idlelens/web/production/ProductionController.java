@@ -2,10 +2,16 @@ package idlelens.web.production;
 
 import idlelens.core.rule.Require;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.json.JsonLimits;
 import idlelens.exchange.json.JsonPlace;
-import idlelens.web.account.AccountUser;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.access.Visitor;
+import idlelens.web.request.RequestId;
+import idlelens.web.request.RequestRepository;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
@@ -23,24 +29,35 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "Productions")
 class ProductionController {
   private final ProductionRepository productions;
+  private final RequestRepository requests;
 
-  ProductionController(ProductionRepository productions) {
+  ProductionController(ProductionRepository productions, RequestRepository requests) {
     this.productions = productions;
+    this.requests = requests;
   }
 
   @GetMapping
+  @Needs(Right.ACCOUNT)
   @Operation(summary = "The productions of the account")
-  List<ProductionRepository.Production> list(@AuthenticationPrincipal AccountUser account) {
-    return productions.of(account.id());
+  List<ProductionRepository.Production> list(@AuthenticationPrincipal Visitor visitor) {
+    return productions.of(visitor.id());
   }
 
   @PostMapping
+  @Needs(Right.ACCOUNT)
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Adds a production: {\"name\": ...}")
-  Map<String, Object> add(@AuthenticationPrincipal AccountUser account, @RequestBody byte[] body)
+  Map<String, Object> add(
+      @AuthenticationPrincipal Visitor visitor,
+      @RequestBody byte[] body,
+      HttpServletRequest request)
       throws FormatException {
-    JsonPlace place = JsonPlace.parse(body).only("name");
+    JsonPlace place = JsonPlace.parse(body, JsonLimits.SMALL).only("name");
     String name = Require.name(place.get("name").text(), 120, "name");
-    return Map.of("id", productions.add(name, account.id()), "name", name);
+    return requests.once(
+        visitor.id(),
+        RequestId.of(request),
+        "a production",
+        () -> Map.of("id", productions.add(name, visitor.id()), "name", name));
   }
 }

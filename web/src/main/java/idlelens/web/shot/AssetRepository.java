@@ -10,54 +10,87 @@ import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
+import idlelens.web.database.Transactions;
+import idlelens.web.problem.DamagedException;
 import idlelens.web.problem.NotFoundException;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Triangles that came from files, stored once by their content. */
 @Repository
 public class AssetRepository {
   private final DSLContext sql;
+  private final Transactions transactions;
   private final Clock clock;
 
-  AssetRepository(DSLContext sql, Clock clock) {
+  AssetRepository(DSLContext sql, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
-  /** Stores assets for a production; those already there are kept as they are. */
-  @Transactional
+  /**
+   * Stores assets for a production; those already there are kept as they are. All are read before
+   * any is kept.
+   *
+   * @throws RefusedException if one is not triangles, or not those of its hash
+   */
   public void put(long productionId, Map<String, byte[]> assets) {
-    assets.forEach(
-        (hash, content) -> {
-          if (!MeshOctets.hash(content).equals(hash)) {
-            throw new RefusedException("assets." + hash, "other content", "content of that hash");
-          }
-          sql.insertInto(ASSET)
-              .set(ASSET.SHA256, hash)
-              .set(ASSET.CONTENT, content)
-              .set(ASSET.CREATED_AT, LocalDateTime.now(clock))
-              .onDuplicateKeyIgnore()
-              .execute();
-          sql.insertInto(ASSET_USE)
-              .set(ASSET_USE.PRODUCTION_ID, productionId)
-              .set(ASSET_USE.SHA256, hash)
-              .onDuplicateKeyIgnore()
-              .execute();
+    assets.forEach(AssetRepository::check);
+    transactions.write(
+        () -> {
+          LocalDateTime now = LocalDateTime.now(clock);
+          assets.forEach((hash, content) -> insert(productionId, hash, content, now));
         });
   }
 
-  public byte[] content(String hash) {
-    return sql.select(ASSET.CONTENT)
-        .from(ASSET)
-        .where(ASSET.SHA256.eq(hash))
-        .fetchOptional(ASSET.CONTENT)
-        .orElseThrow(() -> new NotFoundException("Asset " + hash));
+  private static void check(String hash, byte[] content) {
+    if (!MeshOctets.hash(content).equals(hash)) {
+      throw new RefusedException("assets." + hash, "other content", "content of that hash");
+    }
+    try {
+      MeshOctets.read(content);
+    } catch (FormatException e) {
+      throw new RefusedException(
+          "assets." + hash + "." + e.where(), e.found(), e.allowed() + " (triangles)");
+    }
+  }
+
+  private void insert(long productionId, String hash, byte[] content, LocalDateTime now) {
+    sql.insertInto(ASSET)
+        .set(ASSET.SHA256, hash)
+        .set(ASSET.CONTENT, content)
+        .set(ASSET.CREATED_AT, now)
+        .onDuplicateKeyIgnore()
+        .execute();
+    sql.insertInto(ASSET_USE)
+        .set(ASSET_USE.PRODUCTION_ID, productionId)
+        .set(ASSET_USE.SHA256, hash)
+        .onDuplicateKeyIgnore()
+        .execute();
+  }
+
+  /**
+   * The octets of an asset.
+   *
+   * @throws DamagedException if they are not what was stored
+   */
+  private byte[] content(String hash) {
+    byte[] content =
+        sql.select(ASSET.CONTENT)
+            .from(ASSET)
+            .where(ASSET.SHA256.eq(hash))
+            .fetchOptional(ASSET.CONTENT)
+            .orElseThrow(() -> new NotFoundException("Asset " + hash));
+    if (!MeshOctets.hash(content).equals(hash)) {
+      throw new DamagedException("Asset " + hash, "its SHA-256 is another one");
+    }
+    return content;
   }
 
   /** The stored triangles of that hash. */
@@ -65,33 +98,46 @@ public class AssetRepository {
     try {
       return MeshOctets.read(content(hash));
     } catch (FormatException e) {
-      throw new IllegalStateException("A stored asset cannot be read: " + e.getMessage(), e);
+      throw new DamagedException("Asset " + hash, e.getMessage());
     }
   }
 
   /** All assets that a shot needs. */
   public Map<String, byte[]> of(Shot shot) {
     Map<String, byte[]> assets = new LinkedHashMap<>();
-    for (Node node : shot.nodes()) {
-      if (node instanceof Node.Piece piece && piece.shape() instanceof Shape.Imported imported) {
-        assets.computeIfAbsent(imported.asset(), this::content);
-      }
-    }
+    named(shot.nodes()).forEach((hash, node) -> assets.put(hash, content(hash)));
     return assets;
   }
 
   /** Refuses a shot that names assets which its production does not have. */
   public void require(long productionId, Iterable<Node> nodes) {
+    Map<String, Node> asked = named(nodes);
+    if (asked.isEmpty()) {
+      return;
+    }
+    Set<String> known =
+        sql.select(ASSET_USE.SHA256)
+            .from(ASSET_USE)
+            .where(ASSET_USE.PRODUCTION_ID.eq(productionId))
+            .and(ASSET_USE.SHA256.in(asked.keySet()))
+            .fetchSet(ASSET_USE.SHA256);
+    asked.forEach(
+        (hash, node) -> {
+          if (!known.contains(hash)) {
+            throw new RefusedException(
+                node.name() + ".shape.asset", hash, "an asset of this production");
+          }
+        });
+  }
+
+  /** The assets that nodes name, each with the first node that does. */
+  private static Map<String, Node> named(Iterable<Node> nodes) {
+    Map<String, Node> named = new LinkedHashMap<>();
     for (Node node : nodes) {
-      if (node instanceof Node.Piece piece
-          && piece.shape() instanceof Shape.Imported imported
-          && !sql.fetchExists(
-              sql.selectFrom(ASSET_USE)
-                  .where(ASSET_USE.PRODUCTION_ID.eq(productionId))
-                  .and(ASSET_USE.SHA256.eq(imported.asset())))) {
-        throw new RefusedException(
-            node.name() + ".shape.asset", imported.asset(), "an asset of this production");
+      if (node instanceof Node.Piece piece && piece.shape() instanceof Shape.Imported imported) {
+        named.putIfAbsent(imported.asset(), node);
       }
     }
+    return named;
   }
 }

@@ -11,8 +11,9 @@ import java.util.List;
  *
  * @param patch what leads from the one to the other, for a window that has the first
  * @param stored whether the second is a revision, or only shown
+ * @param again whether it was stored before, for the same request
  */
-record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored) {
+record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, boolean again) {
 
   /** The nodes whose samples are new. */
   List<String> changed() {

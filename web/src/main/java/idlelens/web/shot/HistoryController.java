@@ -6,24 +6,27 @@ import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.json.JsonLimits;
 import idlelens.exchange.json.JsonPlace;
-import idlelens.web.account.AccountUser;
-import idlelens.web.production.ProductionRepository;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.access.Visitor;
+import idlelens.web.problem.NotFoundException;
+import idlelens.web.request.RequestId;
+import idlelens.web.request.RequestRepository;
+import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Map;
-import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.HttpHeaders;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -36,58 +39,34 @@ class HistoryController {
 
   private final ShotService shots;
   private final HistoryRepository history;
-  private final ProductionRepository productions;
-  private final OutcomeAnswer answers;
+  private final RevisionRepository revisions;
+  private final RequestRepository requests;
+  private final Works works;
 
   HistoryController(
       ShotService shots,
       HistoryRepository history,
-      ProductionRepository productions,
-      OutcomeAnswer answers) {
+      RevisionRepository revisions,
+      RequestRepository requests,
+      Works works) {
     this.shots = shots;
     this.history = history;
-    this.productions = productions;
-    this.answers = answers;
+    this.revisions = revisions;
+    this.requests = requests;
+    this.works = works;
   }
 
   @GetMapping("/api/shots/{id}/history")
+  @Needs(Right.READ_SHOT)
   @Operation(
       summary = "What was done, the latest first",
       description = "Up to a revision (the newest if none is given), at most 500 at a time.")
   List<HistoryRepository.Entry> history(
-      @AuthenticationPrincipal AccountUser account,
       @PathVariable long id,
       @RequestParam(required = false) Long upTo,
       @RequestParam(defaultValue = "100") int most) {
-    productions.requireShot(account.id(), id);
     return history.entries(
         id, upTo == null ? Long.MAX_VALUE : upTo, Require.within(most, 1, MOST_ENTRIES, "most"));
-  }
-
-  @PostMapping("/api/shots/{id}/go-back")
-  @Operation(
-      summary = "Makes the shot as it was at a revision",
-      description = "Body: revision. What was done since stays in the history and can be had back.")
-  ResponseEntity<byte[]> goBack(
-      @AuthenticationPrincipal AccountUser account,
-      @PathVariable long id,
-      @RequestHeader(name = OutcomeAnswer.WINDOW, required = false) String window,
-      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      @ParameterObject DrawnCurves drawn,
-      @RequestBody byte[] body)
-      throws FormatException {
-    productions.requireShot(account.id(), id);
-    long revision = revision(JsonPlace.parse(body).only("revision"));
-    String name =
-        history.versions(id).stream()
-            .filter(v -> v.revision() == revision)
-            .findFirst()
-            .map(v -> "Restore version “" + v.name() + "”")
-            .orElse("Go back to revision " + revision);
-    return answers.of(
-        shots.goBack(id, revision, name, new ShotService.Asker(account.id(), window)),
-        accept,
-        drawn);
   }
 
   private static long revision(JsonPlace place) throws FormatException {
@@ -95,34 +74,38 @@ class HistoryController {
   }
 
   @GetMapping("/api/shots/{id}/versions")
+  @Needs(Right.READ_SHOT)
   @Operation(summary = "The versions kept of a shot, the latest first")
-  List<HistoryRepository.Version> versions(
-      @AuthenticationPrincipal AccountUser account, @PathVariable long id) {
-    productions.requireShot(account.id(), id);
+  List<HistoryRepository.Version> versions(@PathVariable long id) {
     return history.versions(id);
   }
 
   @PostMapping("/api/shots/{id}/versions")
+  @Needs(Right.CHANGE_SHOT)
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Keeps a state by name", description = "Body: name, revision.")
-  Map<String, Object> keep(
-      @AuthenticationPrincipal AccountUser account, @PathVariable long id, @RequestBody byte[] body)
+  Map<String, Object> keep(Asker asker, @PathVariable long id, @RequestBody byte[] body)
       throws FormatException {
-    productions.requireShot(account.id(), id);
-    JsonPlace place = JsonPlace.parse(body).only("name", "revision");
+    JsonPlace place = JsonPlace.parse(body, JsonLimits.SMALL).only("name", "revision");
     String name = Require.name(place.get("name").text(), 120, "name");
     long revision = revision(place);
-    return Map.of("id", history.keep(id, revision, name, account.id()), "revision", revision);
+    if (!revisions.has(id, revision)) {
+      throw new NotFoundException("Revision " + revision + " of shot " + id);
+    }
+    return requests.once(
+        asker.accountId(),
+        new RequestId(asker.request()),
+        "a version of shot " + id,
+        () ->
+            Map.of(
+                "id", history.keep(id, revision, name, asker.accountId()), "revision", revision));
   }
 
   @DeleteMapping("/api/shots/{id}/versions/{version}")
+  @Needs(Right.CHANGE_SHOT)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Lets the name of a version go; its state stays in the history")
-  void forget(
-      @AuthenticationPrincipal AccountUser account,
-      @PathVariable long id,
-      @PathVariable long version) {
-    productions.requireShot(account.id(), id);
+  void forget(@PathVariable long id, @PathVariable long version) {
     history.forget(id, version);
   }
 
@@ -139,18 +122,23 @@ class HistoryController {
   record Compared(String id, String name, Difference difference) {}
 
   @GetMapping("/api/shots/{id}/difference")
+  @Needs(Right.READ_SHOT)
   @Operation(
       summary = "How two revisions differ",
       description =
           "For every node that both have and that differs, the largest difference in place (m),"
               + " turn (degrees), focal length (mm), focus distance (m) and f-stop, with its frame in the"
               + " second. At different rates, moments are compared.")
-  Comparison difference(
-      @AuthenticationPrincipal AccountUser account,
+  CompletableFuture<Comparison> difference(
+      @AuthenticationPrincipal Visitor visitor,
       @PathVariable long id,
       @RequestParam long from,
       @RequestParam long to) {
-    productions.requireShot(account.id(), id);
+    return works.takeLong(
+        new Works.Order(visitor.id(), "a comparison"), () -> difference(id, from, to));
+  }
+
+  private Comparison difference(long id, long from, long to) {
     LiveShot second = shots.past(id, to);
     Evaluation a = shots.past(id, from).alongside(second);
     Evaluation b = second.motion();

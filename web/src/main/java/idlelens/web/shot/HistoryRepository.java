@@ -2,9 +2,10 @@ package idlelens.web.shot;
 
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.EDIT;
-import static idlelens.web.database.schema.Tables.SHOT_REVISION;
+import static idlelens.web.database.schema.Tables.SHOT;
 import static idlelens.web.database.schema.Tables.VERSION;
 
+import idlelens.web.database.Transactions;
 import idlelens.web.problem.ConflictException;
 import idlelens.web.problem.NotFoundException;
 import java.time.Clock;
@@ -18,10 +19,12 @@ import org.springframework.stereotype.Repository;
 @Repository
 class HistoryRepository {
   private final DSLContext sql;
+  private final Transactions transactions;
   private final Clock clock;
 
-  HistoryRepository(DSLContext sql, Clock clock) {
+  HistoryRepository(DSLContext sql, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
@@ -49,16 +52,6 @@ class HistoryRepository {
         .fetch(r -> new Entry(r.value1(), r.value2(), r.value3(), r.value4(), r.value5()));
   }
 
-  /** The document of a shot at a revision. */
-  ShotRepository.Stored document(long shotId, long revision) {
-    return sql.select(SHOT_REVISION.REVISION, SHOT_REVISION.DOCUMENT)
-        .from(SHOT_REVISION)
-        .where(SHOT_REVISION.SHOT_ID.eq(shotId))
-        .and(SHOT_REVISION.REVISION.eq(revision))
-        .fetchOptional(r -> new ShotRepository.Stored(r.value1(), r.value2()))
-        .orElseThrow(() -> new NotFoundException("Revision " + revision + " of shot " + shotId));
-  }
-
   /** The versions of a shot, the latest kept first. */
   List<Version> versions(long shotId) {
     return sql.select(
@@ -77,33 +70,47 @@ class HistoryRepository {
    * @throws ConflictException if the name stands for another state already
    */
   long keep(long shotId, long revision, String name, long author) {
-    document(shotId, revision);
+    return transactions.write(
+        () -> {
+          lock(shotId);
+          refuseKnown(shotId, name);
+          return sql.insertInto(VERSION)
+              .set(VERSION.SHOT_ID, shotId)
+              .set(VERSION.REVISION, revision)
+              .set(VERSION.NAME, name)
+              .set(VERSION.AUTHOR_ID, author)
+              .set(VERSION.CREATED_AT, LocalDateTime.now(clock))
+              .returning(VERSION.ID)
+              .fetchOne()
+              .getId();
+        });
+  }
+
+  /** Several who keep a state by one name at once are taken one after another. */
+  private void lock(long shotId) {
+    sql.select(SHOT.ID).from(SHOT).where(SHOT.ID.eq(shotId)).forUpdate().fetch();
+  }
+
+  private void refuseKnown(long shotId, String name) {
     versions(shotId).stream()
-        .filter(v -> v.name().equalsIgnoreCase(name))
+        .filter(v -> v.name().equals(name))
         .findFirst()
         .ifPresent(
             v -> {
               throw new ConflictException(
                   "“" + v.name() + "” is already the name of revision " + v.revision(), Map.of());
             });
-    return sql.insertInto(VERSION)
-        .set(VERSION.SHOT_ID, shotId)
-        .set(VERSION.REVISION, revision)
-        .set(VERSION.NAME, name)
-        .set(VERSION.AUTHOR_ID, author)
-        .set(VERSION.CREATED_AT, LocalDateTime.now(clock))
-        .returning(VERSION.ID)
-        .fetchOne()
-        .getId();
   }
 
   /** Lets a name go; the revision stays. */
   void forget(long shotId, long versionId) {
     int rows =
-        sql.deleteFrom(VERSION)
-            .where(VERSION.SHOT_ID.eq(shotId))
-            .and(VERSION.ID.eq(versionId))
-            .execute();
+        transactions.write(
+            () ->
+                sql.deleteFrom(VERSION)
+                    .where(VERSION.SHOT_ID.eq(shotId))
+                    .and(VERSION.ID.eq(versionId))
+                    .execute());
     if (rows == 0) {
       throw new NotFoundException("Version " + versionId + " of shot " + shotId);
     }

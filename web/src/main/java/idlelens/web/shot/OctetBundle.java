@@ -1,11 +1,13 @@
 package idlelens.web.shot;
 
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.wire.Pieces;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntUnaryOperator;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -17,57 +19,102 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class OctetBundle {
   private static final int MAGIC = 0x314F4C49;
+  private static final int PIECE = 64 << 10;
 
   private final ObjectNode head = JsonNodeFactory.instance.objectNode();
-  private final List<Object> columns = new ArrayList<>();
+  private final List<Column> columns = new ArrayList<>();
   private int length;
 
   ObjectNode head() {
     return head;
   }
 
+  /** Numbers of 32 bits, made when they are sent. */
+  private record Column(int length, IntUnaryOperator bits) {}
+
   /** A column of float32. */
   void add(ObjectNode to, String name, float[] numbers) {
-    place(to, name, numbers, numbers.length);
+    place(to, name, new Column(numbers.length, i -> Float.floatToRawIntBits(numbers[i])));
   }
 
   /** A column of doubles, written as float32. */
   void add(ObjectNode to, String name, double[] numbers, double factor) {
-    float[] column = new float[numbers.length];
-    for (int i = 0; i < column.length; i++) {
-      column[i] = (float) (numbers[i] * factor);
-    }
-    add(to, name, column);
+    place(
+        to,
+        name,
+        new Column(numbers.length, i -> Float.floatToRawIntBits((float) (numbers[i] * factor))));
   }
 
   /** A column of uint32. */
   void add(ObjectNode to, String name, int[] numbers) {
-    place(to, name, numbers, numbers.length);
+    place(to, name, new Column(numbers.length, i -> numbers[i]));
   }
 
-  private void place(ObjectNode to, String name, Object column, int count) {
-    to.putObject(name).put("at", length).put("n", count);
+  private void place(ObjectNode to, String name, Column column) {
+    to.putObject(name).put("at", length).put("n", column.length());
     columns.add(column);
-    length += count;
+    length += column.length();
   }
 
-  byte[] pack() {
+  private byte[] packedHead() {
     byte[] text = JsonPlace.mapper().writeValueAsBytes(head);
-    byte[] padded = Arrays.copyOf(text, (text.length + 3) / 4 * 4);
-    Arrays.fill(padded, text.length, padded.length, (byte) ' ');
-    ByteBuffer out =
-        ByteBuffer.allocate(8 + padded.length + length * 4).order(ByteOrder.LITTLE_ENDIAN);
-    out.putInt(MAGIC).putInt(padded.length).put(padded);
-    for (Object column : columns) {
-      ByteBuffer at = out.slice().order(ByteOrder.LITTLE_ENDIAN);
-      if (column instanceof float[] floats) {
-        at.asFloatBuffer().put(floats);
-        out.position(out.position() + floats.length * 4);
-      } else if (column instanceof int[] whole) {
-        at.asIntBuffer().put(whole);
-        out.position(out.position() + whole.length * 4);
-      }
+    int padded = (text.length + 3) / 4 * 4;
+    ByteBuffer out = ByteBuffer.allocate(8 + padded).order(ByteOrder.LITTLE_ENDIAN);
+    out.putInt(MAGIC).putInt(padded).put(text);
+    while (out.hasRemaining()) {
+      out.put((byte) ' ');
     }
     return out.array();
+  }
+
+  /** All of it at once, for what is small. */
+  byte[] pack() {
+    byte[] first = packedHead();
+    ByteBuffer out = ByteBuffer.allocate(first.length + length * 4).order(ByteOrder.LITTLE_ENDIAN);
+    out.put(first);
+    for (Column column : columns) {
+      put(out, column, 0, column.length());
+    }
+    return out.array();
+  }
+
+  private static void put(ByteBuffer out, Column column, int from, int to) {
+    for (int i = from; i < to; i++) {
+      out.putInt(column.bits().applyAsInt(i));
+    }
+  }
+
+  /** The same piece by piece: the columns are never a second time in memory. */
+  Pieces inPieces() {
+    return new Pieces() {
+      private byte[] first = packedHead();
+      private int column;
+      private int at;
+
+      @Override
+      public byte[] next() {
+        if (first != null) {
+          byte[] head = first;
+          first = null;
+          return head;
+        }
+        ByteBuffer out = ByteBuffer.allocate(PIECE).order(ByteOrder.LITTLE_ENDIAN);
+        while (out.hasRemaining() && column < columns.size()) {
+          fill(out);
+        }
+        return out.position() == 0 ? null : Arrays.copyOf(out.array(), out.position());
+      }
+
+      private void fill(ByteBuffer out) {
+        Column now = columns.get(column);
+        int to = Math.min(now.length(), at + out.remaining() / 4);
+        put(out, now, at, to);
+        at = to;
+        if (at == now.length()) {
+          column++;
+          at = 0;
+        }
+      }
+    };
   }
 }

@@ -10,9 +10,6 @@ import org.springframework.stereotype.Component;
 /** What an edit led to, as JSON or as octets, whichever the caller accepts. */
 @Component
 class OutcomeAnswer {
-  /** The header that says which window asks, so that it is not told of its own edits. */
-  static final String WINDOW = "Idle-Lens-Window";
-
   private final ShotOctets octets;
 
   OutcomeAnswer(ShotOctets octets) {

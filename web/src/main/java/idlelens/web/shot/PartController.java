@@ -1,6 +1,8 @@
 package idlelens.web.shot;
 
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import org.springframework.http.MediaType;
@@ -15,6 +17,7 @@ class PartController {
   private static final byte[] PARTS = JsonPlace.mapper().writeValueAsBytes(PartKindJson.all());
 
   @GetMapping("/api/parts")
+  @Needs(Right.ACCOUNT)
   @Operation(
       summary = "The kinds of part that a chain is made of",
       description =

@@ -1,16 +1,15 @@
 package idlelens.web.shot;
 
 import idlelens.core.rule.Require;
-import idlelens.web.account.AccountUser;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
 import idlelens.web.problem.NotFoundException;
-import idlelens.web.production.ProductionRepository;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -25,35 +24,28 @@ import org.springframework.web.bind.annotation.RestController;
 class PictureController {
   private final PictureRepository pictures;
   private final ShotRepository shots;
-  private final ProductionRepository productions;
 
-  PictureController(
-      PictureRepository pictures, ShotRepository shots, ProductionRepository productions) {
+  PictureController(PictureRepository pictures, ShotRepository shots) {
     this.pictures = pictures;
     this.shots = shots;
-    this.productions = productions;
   }
 
   @PutMapping(value = "/api/shots/{id}/picture", consumes = MediaType.IMAGE_JPEG_VALUE)
+  @Needs(Right.CHANGE_SHOT)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(
       summary = "Keeps the first picture of a shot, for its card",
       description = "A JPEG of up to 640 pixels a side and 200,000 octets, with its revision.")
-  void put(
-      @AuthenticationPrincipal AccountUser account,
-      @PathVariable long id,
-      @RequestParam long revision,
-      @RequestBody byte[] content) {
-    productions.requireShot(account.id(), id);
+  void put(@PathVariable long id, @RequestParam long revision, @RequestBody byte[] content) {
     Require.within((double) revision, 1, shots.revision(id), "revision");
     PictureFile.check(content);
     pictures.put(id, revision, content);
   }
 
   @GetMapping(value = "/api/shots/{id}/picture", produces = MediaType.IMAGE_JPEG_VALUE)
+  @Needs(Right.READ_SHOT)
   @Operation(summary = "The first picture of a shot, if a window has drawn it")
-  ResponseEntity<byte[]> get(@AuthenticationPrincipal AccountUser account, @PathVariable long id) {
-    productions.requireShot(account.id(), id);
+  ResponseEntity<byte[]> get(@PathVariable long id) {
     byte[] content =
         pictures.content(id).orElseThrow(() -> new NotFoundException("Picture of shot " + id));
     return ResponseEntity.ok()

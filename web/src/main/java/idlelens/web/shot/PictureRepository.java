@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import static idlelens.web.database.schema.Tables.SHOT_PICTURE;
 
+import idlelens.web.database.Transactions;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.Optional;
@@ -12,10 +13,12 @@ import org.springframework.stereotype.Repository;
 @Repository
 class PictureRepository {
   private final DSLContext sql;
+  private final Transactions transactions;
   private final Clock clock;
 
-  PictureRepository(DSLContext sql, Clock clock) {
+  PictureRepository(DSLContext sql, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
@@ -25,16 +28,18 @@ class PictureRepository {
       return;
     }
     LocalDateTime now = LocalDateTime.now(clock);
-    sql.insertInto(SHOT_PICTURE)
-        .set(SHOT_PICTURE.SHOT_ID, shotId)
-        .set(SHOT_PICTURE.REVISION, revision)
-        .set(SHOT_PICTURE.CONTENT, content)
-        .set(SHOT_PICTURE.CREATED_AT, now)
-        .onDuplicateKeyUpdate()
-        .set(SHOT_PICTURE.REVISION, revision)
-        .set(SHOT_PICTURE.CONTENT, content)
-        .set(SHOT_PICTURE.CREATED_AT, now)
-        .execute();
+    transactions.write(
+        () ->
+            sql.insertInto(SHOT_PICTURE)
+                .set(SHOT_PICTURE.SHOT_ID, shotId)
+                .set(SHOT_PICTURE.REVISION, revision)
+                .set(SHOT_PICTURE.CONTENT, content)
+                .set(SHOT_PICTURE.CREATED_AT, now)
+                .onDuplicateKeyUpdate()
+                .set(SHOT_PICTURE.REVISION, revision)
+                .set(SHOT_PICTURE.CONTENT, content)
+                .set(SHOT_PICTURE.CREATED_AT, now)
+                .execute());
   }
 
   /** The revision that the picture of a shot shows. */

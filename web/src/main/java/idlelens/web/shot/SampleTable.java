@@ -3,86 +3,164 @@ package idlelens.web.shot;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
+import idlelens.core.motion.PoseTrack;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.wire.Pieces;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.Iterator;
 import java.util.List;
+import java.util.Set;
 import java.util.function.IntToDoubleFunction;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
-/** Motion as JSON columns: metres, unit quaternions, millimetres, degrees. */
-final class SampleTable {
+/**
+ * Motion as JSON columns: metres, unit quaternions, millimetres, degrees. The motion is computed
+ * first; the text is made while it is sent, some thousand numbers at a time.
+ */
+final class SampleTable implements Pieces {
+  /** The most samples of one answer: those of the nodes asked for and of all that they read. */
+  static final long MOST_SAMPLES = 600_000;
+
   private static final int MOST_STEPS = 16;
+  private static final int IN_A_PIECE = 2048;
 
-  private SampleTable() {}
+  private final Window window;
+  private final Iterator<Column> columns;
+  private Column column;
+  private int at;
+
+  private SampleTable(Window window, List<Column> columns) {
+    this.window = window;
+    this.columns = columns.iterator();
+  }
 
   /**
-   * @param from first frame, or null for the shot's
-   * @param to last frame, or null for the shot's
-   * @param step frames between samples: a whole number, or 1/k with k to 16
+   * What is asked for.
+   *
+   * @param grid the samples that are computed
+   * @param every of which every so many is written
    */
-  static byte[] write(LiveShot live, List<String> nodeIds, Double from, Double to, double step) {
-    FrameRange range = live.shot().header().range();
-    double first = Require.within(from == null ? range.in() : from, -1e6, 1e6, "from");
-    double last = Require.within(to == null ? range.out() : to, first, first + 20_000, "to");
-    int perFrame = step < 1 ? (int) Math.rint(1 / Require.positive(step, "step")) : 1;
-    int every = step < 1 ? 1 : (int) step;
-    boolean fits = step < 1 ? Math.abs(step * perFrame - 1) < 1e-6 : step == every;
-    if (!fits || perFrame > MOST_STEPS) {
-      throw new RefusedException("step", step, "a whole number of frames, or 1/2 to 1/16");
+  record Window(SampleGrid grid, int every) {
+    /**
+     * @param from first frame, or null for the shot's
+     * @param to last frame, or null for the shot's
+     * @param step frames between samples: a whole number, or 1/k with k to 16
+     */
+    static Window of(Shot shot, Double from, Double to, double step) {
+      FrameRange range = shot.header().range();
+      double first = Require.within(from == null ? range.in() : from, -1e6, 1e6, "from");
+      double last = Require.within(to == null ? range.out() : to, first, first + 20_000, "to");
+      int perFrame = step < 1 ? (int) Math.rint(1 / Require.positive(step, "step")) : 1;
+      int every = step < 1 ? 1 : (int) step;
+      boolean fits = step < 1 ? Math.abs(step * perFrame - 1) < 1e-6 : step == every;
+      if (!fits || perFrame > MOST_STEPS) {
+        throw new RefusedException("step", step, "a whole number of frames, or 1/2 to 1/16");
+      }
+      int count = (int) Math.floor((last - first) * perFrame + 1e-9) + 1;
+      return new Window(new SampleGrid(first, count, perFrame), every);
     }
-    int count = (int) Math.floor((last - first) * perFrame + 1e-9) + 1;
-    SampleGrid grid = new SampleGrid(first, count, perFrame);
-    return write(live, Evaluation.of(live.shot(), grid, null), nodeIds, every);
   }
 
-  private static byte[] write(LiveShot live, Evaluation motion, List<String> nodeIds, int every) {
-    ObjectNode out = JsonNodeFactory.instance.objectNode().put("revision", live.revision());
-    int count = motion.grid().count();
-    column(out, "frame", count, every, motion.grid()::frame);
-    ArrayNode nodes = out.putArray("nodes");
+  /** A column with what stands before it: the end of what was before, and its name. */
+  private record Column(String lead, IntToDoubleFunction value) {}
+
+  static SampleTable of(LiveShot live, List<String> nodeIds, Window window) {
+    Set<String> read = new HashSet<>();
+    nodeIds.forEach(id -> read.addAll(live.shot().reachedFrom(id)));
+    long samples = (long) window.grid().count() * read.size();
+    if (samples > MOST_SAMPLES) {
+      throw new RefusedException(
+          "samples",
+          samples + " (" + read.size() + " nodes with all they read)",
+          "at most " + MOST_SAMPLES + " in one answer; ask for fewer frames or nodes at once");
+    }
+    Evaluation motion = Evaluation.ofSome(live.shot(), window.grid(), read);
+    return new SampleTable(window, columns(live, motion, nodeIds));
+  }
+
+  private static List<Column> columns(LiveShot live, Evaluation motion, List<String> nodeIds) {
+    List<Column> all = new ArrayList<>();
+    String lead = "{\"revision\":" + live.revision() + ",\"frame\":[";
+    all.add(new Column(lead, motion.grid()::frame));
+    lead = "],\"nodes\":[{";
     for (String id : nodeIds) {
       NodeMotion node = motion.of(id);
-      ObjectNode to = nodes.addObject().put("id", id);
-      to.put("name", live.shot().node(id).name());
-      column(to, "x", count, every, i -> node.world().x()[node.world().index(i)]);
-      column(to, "y", count, every, i -> node.world().y()[node.world().index(i)]);
-      column(to, "z", count, every, i -> node.world().z()[node.world().index(i)]);
-      column(to, "qx", count, every, i -> node.world().qx()[node.world().index(i)]);
-      column(to, "qy", count, every, i -> node.world().qy()[node.world().index(i)]);
-      column(to, "qz", count, every, i -> node.world().qz()[node.world().index(i)]);
-      column(to, "qw", count, every, i -> node.world().qw()[node.world().index(i)]);
-      node.lens().ifPresent(lens -> lens(to, lens, count, every));
+      String name = live.shot().node(id).name();
+      addPose(all, lead + "\"id\":" + quoted(id) + ",\"name\":" + quoted(name) + ",", node.world());
+      node.lens().ifPresent(lens -> addLens(all, lens));
+      lead = "]},{";
     }
-    return JsonPlace.mapper().writeValueAsBytes(out);
+    return all;
   }
 
-  private static void lens(ObjectNode to, LensTrack lens, int count, int every) {
-    column(to, "focalMm", count, every, i -> lens.focalMm()[lens.index(i)]);
-    column(to, "fStop", count, every, i -> lens.fStop()[lens.index(i)]);
-    column(to, "focusM", count, every, i -> lens.focusM()[lens.index(i)]);
-    column(to, "nearM", count, every, i -> lens.nearM()[lens.index(i)]);
-    column(to, "farM", count, every, i -> lens.farM()[lens.index(i)]);
-    column(to, "hyperfocalM", count, every, i -> lens.hyperfocalM()[lens.index(i)]);
-    column(to, "hfovDeg", count, every, i -> Math.toDegrees(lens.horizontalRad()[lens.index(i)]));
-    column(to, "vfovDeg", count, every, i -> Math.toDegrees(lens.verticalRad()[lens.index(i)]));
+  private static String quoted(String text) {
+    return JsonPlace.mapper().writeValueAsString(text);
   }
 
-  /** A column; what is infinite is null, since JSON has no infinity. */
-  private static void column(
-      ObjectNode to, String name, int count, int every, IntToDoubleFunction value) {
-    ArrayNode column = to.putArray(name);
-    for (int i = 0; i < count; i += every) {
-      double number = value.applyAsDouble(i);
-      if (Double.isFinite(number)) {
-        column.add(number);
-      } else {
-        column.addNull();
-      }
+  private static void addPose(List<Column> all, String lead, PoseTrack pose) {
+    all.add(new Column(lead + "\"x\":[", i -> pose.x()[pose.index(i)]));
+    add(all, "y", i -> pose.y()[pose.index(i)]);
+    add(all, "z", i -> pose.z()[pose.index(i)]);
+    add(all, "qx", i -> pose.qx()[pose.index(i)]);
+    add(all, "qy", i -> pose.qy()[pose.index(i)]);
+    add(all, "qz", i -> pose.qz()[pose.index(i)]);
+    add(all, "qw", i -> pose.qw()[pose.index(i)]);
+  }
+
+  private static void addLens(List<Column> all, LensTrack lens) {
+    add(all, "focalMm", i -> lens.focalMm()[lens.index(i)]);
+    add(all, "fStop", i -> lens.fStop()[lens.index(i)]);
+    add(all, "focusM", i -> lens.focusM()[lens.index(i)]);
+    add(all, "nearM", i -> lens.nearM()[lens.index(i)]);
+    add(all, "farM", i -> lens.farM()[lens.index(i)]);
+    add(all, "hyperfocalM", i -> lens.hyperfocalM()[lens.index(i)]);
+    add(all, "hfovDeg", i -> Math.toDegrees(lens.horizontalRad()[lens.index(i)]));
+    add(all, "vfovDeg", i -> Math.toDegrees(lens.verticalRad()[lens.index(i)]));
+  }
+
+  private static void add(List<Column> all, String name, IntToDoubleFunction value) {
+    all.add(new Column("],\"" + name + "\":[", value));
+  }
+
+  @Override
+  public byte[] next() {
+    StringBuilder out = new StringBuilder();
+    boolean over = column == null || at >= window.grid().count();
+    if (over && !columns.hasNext()) {
+      return column == null ? null : theEnd();
+    }
+    if (over) {
+      column = columns.next();
+      at = 0;
+      out.append(column.lead());
+    }
+    for (int n = 0; n < IN_A_PIECE && at < window.grid().count(); n++) {
+      append(out, column.value().applyAsDouble(at), at > 0);
+      at += window.every();
+    }
+    return out.toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private byte[] theEnd() {
+    column = null;
+    return "]}]}".getBytes(StandardCharsets.US_ASCII);
+  }
+
+  /** A number; what is infinite is null, since JSON has no infinity. */
+  private static void append(StringBuilder out, double number, boolean more) {
+    if (more) {
+      out.append(',');
+    }
+    if (Double.isFinite(number)) {
+      out.append(number);
+    } else {
+      out.append("null");
     }
   }
 }

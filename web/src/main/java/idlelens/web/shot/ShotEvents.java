@@ -1,76 +1,159 @@
 package idlelens.web.shot;
 
-import java.io.IOException;
+import idlelens.exchange.json.JsonPlace;
+import idlelens.web.wire.EventQueue;
+import idlelens.web.wire.Pieces;
+import idlelens.web.work.BusyException;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Predicate;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Tells open windows of a shot about new revisions, and how many windows there are. */
+/**
+ * Tells open windows of a shot about new revisions, and how many windows there are. To tell is to
+ * put something into a queue of each window: nobody waits for a window.
+ */
 @Component
-class ShotEvents {
-  private final Map<Long, List<Listener>> listeners = new ConcurrentHashMap<>();
+public class ShotEvents {
+  private static final int MOST_WAITING = 64;
+  private static final byte[] BEAT = EventQueue.event("beat", "{}");
 
-  private record Listener(SseEmitter emitter, String window) {}
+  private final Map<Long, Map<Window, EventQueue>> listeners = new ConcurrentHashMap<>();
+  private final Set<Long> peopleChanged = ConcurrentHashMap.newKeySet();
+  private final AtomicInteger count = new AtomicInteger();
+  private final ListenerRepository repository;
+  private final int most;
 
-  SseEmitter listen(long shotId, String window, long revision) {
-    SseEmitter emitter = new SseEmitter(0L);
-    Listener listener = new Listener(emitter, window);
-    List<Listener> all = listeners.computeIfAbsent(shotId, id -> new CopyOnWriteArrayList<>());
-    all.add(listener);
-    Runnable leave =
-        () -> {
-          if (all.remove(listener)) {
-            tellPeople(shotId);
-          }
-        };
-    emitter.onCompletion(leave);
-    emitter.onTimeout(leave);
-    emitter.onError(e -> leave.run());
-    send(shotId, listener, "revision", Map.of("revision", revision, "window", ""));
-    tellPeople(shotId);
-    return emitter;
+  ShotEvents(ListenerRepository repository, @Value("${idle-lens.most-listeners}") int most) {
+    this.repository = repository;
+    this.most = most;
   }
 
-  /** A window is closed: its listener goes at once, not when the next beat finds it gone. */
-  void leave(long shotId, String window) {
-    List<Listener> gone = all(shotId).stream().filter(l -> l.window().equals(window)).toList();
-    if (all(shotId).removeAll(gone)) {
-      tellPeople(shotId);
+  /** A window that listens. Two of one name are told apart by their instance. */
+  public static final class Window {
+    private final long shotId;
+    private final String name;
+    private final long accountId;
+    private final String session;
+
+    Window(long shotId, String name, long accountId, String session) {
+      this.shotId = shotId;
+      this.name = name;
+      this.accountId = accountId;
+      this.session = session;
     }
-    gone.forEach(l -> l.emitter().complete());
+
+    public long shotId() {
+      return shotId;
+    }
+
+    public String name() {
+      return name;
+    }
+
+    public long accountId() {
+      return accountId;
+    }
+
+    /** The id of its log-in, empty where there is none. */
+    public String session() {
+      return session;
+    }
+  }
+
+  Pieces listen(Window window, long revision) {
+    if (count.incrementAndGet() > most) {
+      count.decrementAndGet();
+      throw new BusyException(most);
+    }
+    EventQueue queue = new EventQueue(MOST_WAITING, () -> forget(window));
+    listeners.computeIfAbsent(window.shotId(), id -> new ConcurrentHashMap<>()).put(window, queue);
+    queue.tell(event("revision", Map.of("revision", revision, "window", "")));
+    peopleChanged.add(window.shotId());
+    return queue;
+  }
+
+  private void forget(Window window) {
+    Map<Window, EventQueue> there = listeners.get(window.shotId());
+    if (there != null && there.remove(window) != null) {
+      count.decrementAndGet();
+      peopleChanged.add(window.shotId());
+    }
+  }
+
+  /** Ends the events of some windows, at once. */
+  public void endWhere(Predicate<Window> which) {
+    listeners
+        .values()
+        .forEach(
+            all ->
+                all.forEach(
+                    (window, queue) -> {
+                      if (which.test(window)) {
+                        forget(window);
+                        queue.close();
+                      }
+                    }));
   }
 
   void tell(long shotId, long revision, String summary, String window) {
-    Map<String, Object> event =
-        Map.of("revision", revision, "summary", summary, "window", window == null ? "" : window);
-    all(shotId).forEach(l -> send(shotId, l, "revision", event));
+    tellAll(
+        shotId,
+        event(
+            "revision",
+            Map.of(
+                "revision", revision, "summary", summary, "window", window == null ? "" : window)));
   }
 
-  private void tellPeople(long shotId) {
-    Map<String, Object> event = Map.of("windows", all(shotId).size());
-    all(shotId).forEach(l -> send(shotId, l, "people", event));
+  /** How many windows there are is told at most ten times a second, however many come and go. */
+  @Scheduled(fixedRate = 100)
+  void tellPeople() {
+    for (Long shotId : Set.copyOf(peopleChanged)) {
+      peopleChanged.remove(shotId);
+      int windows = listeners.getOrDefault(shotId, Map.of()).size();
+      tellAll(shotId, event("people", Map.of("windows", windows)));
+    }
   }
 
   /** Keeps connections open, and finds those that are gone. */
   @Scheduled(fixedRate = 5_000)
   void beat() {
-    listeners.forEach(
-        (shotId, all) -> all.forEach(l -> send(shotId, l, "beat", Map.of("windows", all.size()))));
+    listeners.keySet().forEach(shotId -> tellAll(shotId, BEAT));
   }
 
-  private List<Listener> all(long shotId) {
-    return listeners.getOrDefault(shotId, List.of());
-  }
-
-  private void send(long shotId, Listener listener, String name, Map<String, Object> data) {
-    try {
-      listener.emitter().send(SseEmitter.event().name(name).data(data));
-    } catch (IOException | IllegalStateException gone) {
-      all(shotId).remove(listener);
+  /** Ends the events of those who may no longer hear them, whoever took the right away. */
+  @Scheduled(fixedDelay = 3_000)
+  void check() {
+    Set<Window> windows = new HashSet<>();
+    listeners.values().forEach(all -> windows.addAll(all.keySet()));
+    if (windows.isEmpty()) {
+      return;
     }
+    List<Long> shots = windows.stream().map(Window::shotId).distinct().toList();
+    Set<ListenerRepository.Allowed> allowed = repository.allowed(shots);
+    endWhere(
+        w ->
+            windows.contains(w)
+                && !allowed.contains(new ListenerRepository.Allowed(w.shotId(), w.accountId())));
+  }
+
+  /** Ends what an account hears of the shots of a production that it has left. */
+  public void endMembership(long accountId, long productionId) {
+    Set<Long> shots = repository.shotsOf(productionId);
+    endWhere(w -> w.accountId() == accountId && shots.contains(w.shotId()));
+  }
+
+  private void tellAll(long shotId, byte[] event) {
+    listeners.getOrDefault(shotId, Map.of()).values().forEach(q -> q.tell(event));
+  }
+
+  private static byte[] event(String name, Map<String, Object> data) {
+    return EventQueue.event(name, JsonPlace.mapper().writeValueAsString(data));
   }
 }

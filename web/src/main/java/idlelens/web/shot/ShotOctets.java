@@ -36,28 +36,29 @@ class ShotOctets {
    *
    * @param drawn those of them whose curves are drawn
    */
-  byte[] samples(LiveShot shot, Collection<String> nodeIds, DrawnCurves drawn) {
+  OctetBundle samples(LiveShot shot, Collection<String> nodeIds, DrawnCurves drawn) {
     return samples(shot, shot, nodeIds, drawn);
   }
 
   /**
    * The motion of some nodes at the moments of another state's frames, which number the samples.
    */
-  byte[] samples(LiveShot shot, LiveShot alongside, Collection<String> nodeIds, DrawnCurves drawn) {
+  OctetBundle samples(
+      LiveShot shot, LiveShot alongside, Collection<String> nodeIds, DrawnCurves drawn) {
     OctetBundle bundle = new OctetBundle();
     Evaluation motion = shot.alongside(alongside);
     boolean ownFrames = motion == shot.motion();
     addHead(bundle, shot.revision(), ownFrames ? motion.grid() : alongside.motion().grid());
     addNodes(bundle, motion, nodeIds, drawn);
-    return bundle.pack();
+    return bundle;
   }
 
   /** The triangles of some pieces, those of equal shape once. */
-  byte[] meshes(LiveShot shot, List<Node.Piece> pieces) {
+  OctetBundle meshes(LiveShot shot, List<Node.Piece> pieces) {
     OctetBundle bundle = new OctetBundle();
     addHead(bundle, shot);
     addMeshes(bundle, pieces);
-    return bundle.pack();
+    return bundle;
   }
 
   /** What changed, for a window that has the shot as it was before. */

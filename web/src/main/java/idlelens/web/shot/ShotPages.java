@@ -1,9 +1,12 @@
 package idlelens.web.shot;
 
 import idlelens.core.lens.SensorFormat;
-import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
+import idlelens.core.time.FrameRate;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.access.Membership;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.access.Role;
 import idlelens.web.account.AccountUser;
 import idlelens.web.production.ProductionRepository;
 import java.time.Clock;
@@ -15,35 +18,46 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestAttribute;
 
 /** The pages: productions with their shots, Floor and Curves of a shot, its hand-off. */
 @Controller
 class ShotPages {
   private final ShotService shots;
-  private final ShotRepository repository;
+  private final CardRepository cards;
+  private final Sketches sketches;
   private final ProductionRepository productions;
   private final PictureRepository pictures;
   private final Clock clock;
 
   ShotPages(
       ShotService shots,
-      ShotRepository repository,
+      CardRepository cards,
+      Sketches sketches,
       ProductionRepository productions,
       PictureRepository pictures,
       Clock clock) {
     this.shots = shots;
-    this.repository = repository;
+    this.cards = cards;
+    this.sketches = sketches;
     this.productions = productions;
     this.pictures = pictures;
     this.clock = clock;
   }
 
-  /** A shot as a card on the page of productions. */
+  /**
+   * A shot as a card on the page of productions.
+   *
+   * @param plan its plan, or null while there is none
+   * @param trouble why it cannot be shown, or null
+   */
   record Card(
       long id,
       String name,
@@ -52,41 +66,59 @@ class ShotPages {
       String changed,
       long revision,
       String picture,
-      PlanSketch plan) {}
+      PlanSketch plan,
+      String trouble) {}
 
-  /** A production with its shots. */
-  record Section(long id, String name, List<Card> shots) {}
+  /** A production with its shots, and what the account may do there. */
+  record Section(long id, String name, boolean changes, boolean manages, List<Card> shots) {}
 
   @GetMapping("/")
+  @Needs(Right.ACCOUNT)
   String productions(@AuthenticationPrincipal AccountUser account, Model model) {
-    List<Section> sections =
+    Map<Long, List<Card>> shots =
+        cards.of(account.id()).stream()
+            .collect(
+                Collectors.groupingBy(
+                    CardRepository.Stored::productionId,
+                    Collectors.mapping(this::card, Collectors.toList())));
+    model.addAttribute(
+        "sections",
         productions.of(account.id()).stream()
-            .map(
-                p ->
-                    new Section(
-                        p.id(), p.name(), repository.of(p.id()).stream().map(this::card).toList()))
-            .toList();
-    model.addAttribute("sections", sections);
+            .map(p -> section(p, shots.getOrDefault(p.id(), List.of())))
+            .toList());
     model.addAttribute("account", account);
     return "productions";
   }
 
-  private Card card(ShotRepository.Listed listed) {
-    LiveShot live = shots.live(listed.id());
-    Shot shot = live.shot();
-    ShotHeader header = shot.header();
-    int frames = header.range().length();
-    String length =
-        String.format(Locale.ROOT, "%d f · %.1f s", frames, header.rate().seconds(frames));
+  private static Section section(ProductionRepository.Production production, List<Card> shots) {
+    Role role = Role.of(production.role());
+    return new Section(
+        production.id(),
+        production.name(),
+        role.mayDoWhat(Role.ARTIST),
+        role.mayDoWhat(Role.OWNER),
+        shots);
+  }
+
+  private Card card(CardRepository.Stored stored) {
+    if (stored.sketched().filter(r -> r >= stored.revision()).isEmpty()) {
+      sketches.changed(stored.id());
+    }
+    Optional<FrameRate> rate = stored.rate().map(FrameRate::parse);
     return new Card(
-        listed.id(),
-        header.name(),
-        length,
-        header.rate().label(),
-        ago(listed.changedAt()),
-        listed.revision(),
-        pictures.revision(listed.id()).map(r -> picture(listed.id(), r)).orElse(null),
-        PlanSketch.of(shot, live.motion()));
+        stored.id(),
+        stored.name(),
+        stored.frames().flatMap(f -> rate.map(r -> length(f, r))).orElse(""),
+        rate.map(FrameRate::label).orElse(""),
+        ago(stored.changedAt()),
+        stored.revision(),
+        stored.pictured().map(r -> picture(stored.id(), r)).orElse(null),
+        stored.sketch().orElse(null),
+        stored.trouble().orElse(null));
+  }
+
+  private static String length(int frames, FrameRate rate) {
+    return String.format(Locale.ROOT, "%d f · %.1f s", frames, rate.seconds(frames));
   }
 
   private static String picture(long shotId, long revision) {
@@ -107,28 +139,43 @@ class ShotPages {
   }
 
   @GetMapping("/shots/{id}")
-  String floor(@AuthenticationPrincipal AccountUser account, @PathVariable long id, Model model) {
-    addShot(account, id, model);
+  @Needs(Right.READ_SHOT)
+  String floor(
+      @AuthenticationPrincipal AccountUser account,
+      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
+      @PathVariable long id,
+      Model model) {
+    addShot(account, membership, id, model);
     model.addAttribute("view", "floor");
     return "floor";
   }
 
   /** The same page, laid out for work on curves. */
   @GetMapping("/shots/{id}/curves")
-  String curves(@AuthenticationPrincipal AccountUser account, @PathVariable long id, Model model) {
-    addShot(account, id, model);
+  @Needs(Right.READ_SHOT)
+  String curves(
+      @AuthenticationPrincipal AccountUser account,
+      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
+      @PathVariable long id,
+      Model model) {
+    addShot(account, membership, id, model);
     model.addAttribute("view", "curves");
     return "floor";
   }
 
   @GetMapping("/shots/{id}/hand-off")
-  String handOff(@AuthenticationPrincipal AccountUser account, @PathVariable long id, Model model) {
-    addShot(account, id, model);
+  @Needs(Right.READ_SHOT)
+  String handOff(
+      @AuthenticationPrincipal AccountUser account,
+      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
+      @PathVariable long id,
+      Model model) {
+    addShot(account, membership, id, model);
     return "hand-off";
   }
 
-  private void addShot(AccountUser account, long id, Model model) {
-    long production = productions.requireShot(account.id(), id);
+  private void addShot(AccountUser account, Membership membership, long id, Model model) {
+    long production = membership.productionId();
     String productionName =
         productions.of(account.id()).stream()
             .filter(p -> p.id() == production)
@@ -137,6 +184,7 @@ class ShotPages {
             .name();
     LiveShot live = shots.live(id);
     model.addAttribute("account", account);
+    model.addAttribute("changes", membership.role().mayDoWhat(Role.ARTIST));
     model.addAttribute("shotId", id);
     model.addAttribute("productionId", production);
     model.addAttribute("production", productionName);

@@ -3,41 +3,57 @@ package idlelens.web.shot;
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.EDIT;
 import static idlelens.web.database.schema.Tables.SHOT;
-import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.Footprint;
+import idlelens.core.scene.ShotHeader;
 import idlelens.exchange.json.EditJson;
 import idlelens.exchange.mesh.MeshOctets;
+import idlelens.web.database.OutcomeUnknownException;
+import idlelens.web.database.Transactions;
 import idlelens.web.problem.NotFoundException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.TableField;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Shots, their revisions and their edits in the database. */
 @Repository
 class ShotRepository {
+  private static final int MOST_SUMMARY = 200;
+  private static final int ASKED_AGAIN = 6;
+  private static final int PAUSE_MS = 500;
+
   private final DSLContext sql;
+  private final RevisionRepository revisions;
+  private final Transactions transactions;
   private final Clock clock;
 
-  ShotRepository(DSLContext sql, Clock clock) {
+  ShotRepository(
+      DSLContext sql, RevisionRepository revisions, Transactions transactions, Clock clock) {
     this.sql = sql;
+    this.revisions = revisions;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
   /** A shot as listed. */
-  record Listed(long id, long productionId, String name, long revision, LocalDateTime changedAt) {}
+  record Listed(
+      long id,
+      long productionId,
+      String name,
+      long revision,
+      LocalDateTime changedAt,
+      Integer frames,
+      String rate) {}
 
-  /** A document to store: the name of the shot, and all of it as text in UTF-8. */
-  record Document(String name, byte[] text) {}
-
-  /** A stored document. */
-  record Stored(long revision, String document) {}
+  /** A shot to store: what is listed of it, and all of it as text in UTF-8. */
+  record Document(ShotHeader header, byte[] text) {}
 
   /** A stored edit, as it is needed to walk back and forth. */
   record Step(long id, long revision, String edits, String inverse, String summary) {}
@@ -45,14 +61,19 @@ class ShotRepository {
   /** A stored edit as told to others. */
   record Told(long revision, String author, String edits, Footprint footprint) {}
 
-  /** What is written with a new revision. */
+  /**
+   * What is written with a new revision.
+   *
+   * @param request the id of the request, or null
+   */
   record Change(
       Kind kind,
       List<Edit> edits,
       Edit inverse,
       Footprint footprint,
       String summary,
-      long author) {}
+      long author,
+      String request) {}
 
   /** How a revision came about. */
   enum Kind {
@@ -79,19 +100,9 @@ class ShotRepository {
                     r.getProductionId(),
                     r.getName(),
                     r.getRevision(),
-                    r.getChangedAt()));
-  }
-
-  /** The newest document of a shot. */
-  Stored newest(long shotId) {
-    return sql.select(SHOT_REVISION.REVISION, SHOT_REVISION.DOCUMENT)
-        .from(SHOT)
-        .join(SHOT_REVISION)
-        .on(SHOT_REVISION.SHOT_ID.eq(SHOT.ID))
-        .and(SHOT_REVISION.REVISION.eq(SHOT.REVISION))
-        .where(SHOT.ID.eq(shotId))
-        .fetchOptional(r -> new Stored(r.value1(), r.value2()))
-        .orElseThrow(() -> new NotFoundException("Shot " + shotId));
+                    r.getChangedAt(),
+                    r.getFrames(),
+                    r.getRate()));
   }
 
   long revision(long shotId) {
@@ -103,44 +114,62 @@ class ShotRepository {
   }
 
   /** Adds a shot at revision 1 and gives its id. */
-  @Transactional
-  public long add(long productionId, Document document) {
-    LocalDateTime now = LocalDateTime.now(clock);
-    long id =
-        sql.insertInto(SHOT)
-            .set(SHOT.PRODUCTION_ID, productionId)
-            .set(SHOT.NAME, document.name())
-            .set(SHOT.REVISION, 1L)
-            .set(SHOT.CREATED_AT, now)
-            .set(SHOT.CHANGED_AT, now)
-            .returning(SHOT.ID)
-            .fetchOne()
-            .getId();
-    insertRevision(id, 1, document, now);
-    return id;
+  long add(long productionId, Document document) {
+    return transactions.write(
+        () -> {
+          LocalDateTime now = LocalDateTime.now(clock);
+          long id =
+              sql.insertInto(SHOT)
+                  .set(SHOT.PRODUCTION_ID, productionId)
+                  .set(SHOT.REVISION, 1L)
+                  .set(listed(document.header()))
+                  .set(SHOT.CREATED_AT, now)
+                  .set(SHOT.CHANGED_AT, now)
+                  .returning(SHOT.ID)
+                  .fetchOne()
+                  .getId();
+          revisions.insertWhole(id, 1, document.text(), now);
+          return id;
+        });
+  }
+
+  private static Map<TableField<?, ?>, Object> listed(ShotHeader header) {
+    return Map.of(
+        SHOT.NAME,
+        header.name(),
+        SHOT.FRAMES,
+        header.range().length(),
+        SHOT.RATE,
+        header.rate().toString());
   }
 
   /**
    * Writes the next revision with what led to it, all or nothing.
    *
    * @param seen the revision it was made from
+   * @param walked the edit that is taken back or done again; null for new work
    * @return false, with nothing written, if the shot is at another revision by now
    */
-  @Transactional
-  public boolean write(long shotId, long seen, Document document, Change change) {
+  boolean write(long shotId, long seen, RevisionRepository.Step step, Change change, Step walked) {
+    return transactions.write(() -> isWritten(shotId, seen, step, change, walked));
+  }
+
+  private boolean isWritten(
+      long shotId, long seen, RevisionRepository.Step step, Change change, Step walked) {
     LocalDateTime now = LocalDateTime.now(clock);
     int rows =
         sql.update(SHOT)
             .set(SHOT.REVISION, seen + 1)
-            .set(SHOT.NAME, document.name())
+            .set(listed(step.after().header()))
             .set(SHOT.CHANGED_AT, now)
             .where(SHOT.ID.eq(shotId))
             .and(SHOT.REVISION.eq(seen))
+            .and(SHOT.DELETED_AT.isNull())
             .execute();
     if (rows == 0) {
       return false;
     }
-    insertRevision(shotId, seen + 1, document, now);
+    revisions.insertNext(shotId, seen + 1, step, now);
     if (change.kind() == Kind.EDIT) {
       sql.update(EDIT)
           .set(EDIT.STATE, "dropped")
@@ -148,47 +177,87 @@ class ShotRepository {
           .and(EDIT.STATE.eq("undone"))
           .execute();
     }
+    insertEdit(shotId, seen + 1, change, now);
+    if (walked != null) {
+      sql.update(EDIT)
+          .set(EDIT.STATE, change.kind() == Kind.UNDO ? "undone" : "done")
+          .where(EDIT.ID.eq(walked.id()))
+          .execute();
+    }
+    return true;
+  }
+
+  private void insertEdit(long shotId, long revision, Change change, LocalDateTime now) {
     sql.insertInto(EDIT)
         .set(EDIT.SHOT_ID, shotId)
-        .set(EDIT.REVISION, seen + 1)
+        .set(EDIT.REVISION, revision)
         .set(EDIT.KIND, change.kind().word)
         .set(EDIT.STATE, change.kind() == Kind.EDIT ? "done" : "walk")
         .set(EDIT.SUMMARY, shorten(change.summary()))
-        .set(EDIT.EDITS, EditJson.text(change.edits()))
-        .set(EDIT.INVERSE, EditJson.text(List.of(change.inverse())))
+        .set(EDIT.EDITS, packed(change.edits()))
+        .set(EDIT.INVERSE, packed(List.of(change.inverse())))
         .set(EDIT.TOUCHES, FootprintText.write(change.footprint()))
         .set(EDIT.AUTHOR_ID, change.author())
+        .set(EDIT.REQUEST, change.request())
         .set(EDIT.CREATED_AT, now)
         .execute();
-    return true;
   }
 
-  /** Writes the revision that taking an edit back, or doing it again, leads to. */
-  @Transactional
-  public boolean writeWalk(long shotId, long seen, Document document, Change change, Step step) {
-    if (!write(shotId, seen, document, change)) {
-      return false;
+  /**
+   * Finds out whether a revision was written after all, once the database answers again.
+   *
+   * @throws OutcomeUnknownException the given one, if it does not answer in time
+   */
+  boolean isWritten(long shotId, long revision, byte[] text, OutcomeUnknownException unknown) {
+    String hash = MeshOctets.hash(text);
+    for (int i = 0; i < ASKED_AGAIN; i++) {
+      try {
+        return transactions.write(() -> revisions.hash(shotId, revision).equals(hash));
+      } catch (RuntimeException notYet) {
+        pause();
+      }
     }
-    sql.update(EDIT)
-        .set(EDIT.STATE, change.kind() == Kind.UNDO ? "undone" : "done")
-        .where(EDIT.ID.eq(step.id()))
-        .execute();
-    return true;
+    throw unknown;
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(PAUSE_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static byte[] packed(List<Edit> edits) {
+    return PackedText.pack(EditJson.text(edits).getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static String unpacked(byte[] edits) {
+    return new String(PackedText.unpack(edits), StandardCharsets.UTF_8);
+  }
+
+  /** A revision of a shot that a request led to. */
+  record Done(long shotId, long revision) {}
+
+  /**
+   * What came of a request of an account, if anything did. Waits for a transaction that is still
+   * writing it.
+   */
+  Optional<Done> doneBy(long accountId, String request) {
+    return transactions.write(
+        () ->
+            sql.select(EDIT.SHOT_ID, EDIT.REVISION)
+                .from(EDIT)
+                .where(EDIT.AUTHOR_ID.eq(accountId))
+                .and(EDIT.REQUEST.eq(request))
+                .forShare()
+                .fetchOptional(r -> new Done(r.value1(), r.value2())));
   }
 
   private static String shorten(String text) {
-    return text.length() > 200 ? text.substring(0, 199) + "…" : text;
-  }
-
-  private void insertRevision(long shotId, long revision, Document document, LocalDateTime now) {
-    byte[] text = document.text();
-    sql.insertInto(SHOT_REVISION)
-        .set(SHOT_REVISION.SHOT_ID, shotId)
-        .set(SHOT_REVISION.REVISION, revision)
-        .set(SHOT_REVISION.DOCUMENT, new String(text, StandardCharsets.UTF_8))
-        .set(SHOT_REVISION.SHA256, MeshOctets.hash(text))
-        .set(SHOT_REVISION.CREATED_AT, now)
-        .execute();
+    return text.codePointCount(0, text.length()) > MOST_SUMMARY
+        ? text.substring(0, text.offsetByCodePoints(0, MOST_SUMMARY - 1)) + "…"
+        : text;
   }
 
   /** The edit that undo takes back next. */
@@ -209,7 +278,12 @@ class ShotRepository {
         .limit(1)
         .fetchOptional(
             r ->
-                new Step(r.getId(), r.getRevision(), r.getEdits(), r.getInverse(), r.getSummary()));
+                new Step(
+                    r.getId(),
+                    r.getRevision(),
+                    unpacked(r.getEdits()),
+                    unpacked(r.getInverse()),
+                    r.getSummary()));
   }
 
   /** What others did after a revision. */
@@ -221,25 +295,31 @@ class ShotRepository {
         .where(EDIT.SHOT_ID.eq(shotId))
         .and(EDIT.REVISION.gt(revision))
         .orderBy(EDIT.REVISION)
-        .fetch(r -> new Told(r.value1(), r.value2(), r.value3(), FootprintText.read(r.value4())));
+        .fetch(
+            r ->
+                new Told(
+                    r.value1(), r.value2(), unpacked(r.value3()), FootprintText.read(r.value4())));
   }
 
   void delete(long shotId) {
-    sql.update(SHOT)
-        .set(SHOT.DELETED_AT, LocalDateTime.now(clock))
-        .where(SHOT.ID.eq(shotId))
-        .execute();
+    setDeleted(shotId, LocalDateTime.now(clock));
   }
 
   void undelete(long shotId) {
-    sql.update(SHOT).setNull(SHOT.DELETED_AT).where(SHOT.ID.eq(shotId)).execute();
+    setDeleted(shotId, null);
   }
 
-  /** The production of a shot, deleted or not. */
+  private void setDeleted(long shotId, LocalDateTime when) {
+    transactions.write(
+        () -> sql.update(SHOT).set(SHOT.DELETED_AT, when).where(SHOT.ID.eq(shotId)).execute());
+  }
+
+  /** The production of a shot that is not deleted. */
   long productionOf(long shotId) {
     return sql.select(SHOT.PRODUCTION_ID)
         .from(SHOT)
         .where(SHOT.ID.eq(shotId))
+        .and(SHOT.DELETED_AT.isNull())
         .fetchOptional(SHOT.PRODUCTION_ID)
         .orElseThrow(() -> new NotFoundException("Shot " + shotId));
   }

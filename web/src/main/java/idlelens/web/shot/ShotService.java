@@ -1,20 +1,26 @@
 package idlelens.web.shot;
 
+import idlelens.core.check.ShotSize;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.Footprint;
+import idlelens.core.edit.SetMarkers;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.exchange.csv.BeatTable;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.EditJson;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
+import idlelens.web.database.OutcomeUnknownException;
 import idlelens.web.problem.ConflictException;
+import idlelens.web.work.Work;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
@@ -24,27 +30,26 @@ public class ShotService {
   private static final int TRIES = 5;
 
   private final ShotRepository repository;
-  private final HistoryRepository history;
+  private final RevisionRepository revisions;
   private final AssetRepository assets;
   private final LiveShots live;
   private final ShotEvents events;
-  private final Map<Long, Object> locks = new ConcurrentHashMap<>();
+  private final Sketches sketches;
 
   ShotService(
       ShotRepository repository,
-      HistoryRepository history,
+      RevisionRepository revisions,
       AssetRepository assets,
       LiveShots live,
-      ShotEvents events) {
+      ShotEvents events,
+      Sketches sketches) {
     this.repository = repository;
-    this.history = history;
+    this.revisions = revisions;
     this.assets = assets;
     this.live = live;
     this.events = events;
+    this.sketches = sketches;
   }
-
-  /** Who asks, and from which window. */
-  public record Asker(long accountId, String window) {}
 
   /** A shot and the revision it is at. */
   public record Revised(long revision, Shot shot) {}
@@ -55,17 +60,20 @@ public class ShotService {
     return new Revised(shot.revision(), shot.shot());
   }
 
+  /** The production of a shot that is there. */
+  public long productionOf(long shotId) {
+    return repository.productionOf(shotId);
+  }
+
   LiveShot live(long shotId) {
+    long revision = repository.revision(shotId);
     Optional<LiveShot> known = live.find(shotId);
-    if (known.isPresent() && known.get().revision() == repository.revision(shotId)) {
+    if (known.isPresent() && known.get().revision() >= revision) {
       return known.get();
     }
-    ShotRepository.Stored stored = repository.newest(shotId);
-    Shot shot = parse(stored.document());
+    Shot shot = revisions.read(shotId, revision);
     LiveShot read =
-        known
-            .map(k -> k.next(stored.revision(), shot))
-            .orElseGet(() -> new LiveShot(stored.revision(), shot));
+        known.map(k -> k.next(revision, shot)).orElseGet(() -> new LiveShot(revision, shot));
     live.put(shotId, read);
     return read;
   }
@@ -77,7 +85,7 @@ public class ShotService {
       return now;
     }
     return live.find(shotId, revision)
-        .orElseGet(() -> now.next(revision, parse(history.document(shotId, revision).document())));
+        .orElseGet(() -> now.next(revision, revisions.read(shotId, revision)));
   }
 
   /** What led from a revision to the newest, for a window that has the first. */
@@ -112,35 +120,32 @@ public class ShotService {
             applied.inverse(),
             applied.footprint(),
             summary,
-            asker.accountId()),
+            asker.accountId(),
+            asker.request()),
         null);
-  }
-
-  private static Shot parse(String document) {
-    try {
-      return ShotJson.read(document.getBytes(StandardCharsets.UTF_8));
-    } catch (FormatException e) {
-      throw new IllegalStateException("A stored document cannot be read: " + e.getMessage(), e);
-    }
   }
 
   /** Adds a shot to a production and gives its id. */
   public long add(long productionId, Shot shot) {
-    return repository.add(
-        productionId, new ShotRepository.Document(shot.header().name(), ShotJson.bytes(shot)));
+    ShotSize.of(shot).requireRoom(Optional.empty());
+    long id =
+        repository.add(
+            productionId, new ShotRepository.Document(shot.header(), ShotJson.bytes(shot)));
+    sketches.changed(id);
+    return id;
   }
 
   /** Applies edits without storing them. */
-  EditOutcome show(long shotId, List<Edit> edits) {
+  EditOutcome show(long shotId, List<Edit> edits, Asker asker) {
     LiveShot before = live(shotId);
     Edit.Applied applied = Edit.applyAll(before.shot(), edits);
-    refuseForeignAssets(shotId, before.shot(), applied.shot());
+    check(before.shot(), applied.shot(), asker);
     return outcome(before, before.next(before.revision(), applied.shot()), false);
   }
 
   private static EditOutcome outcome(LiveShot before, LiveShot after, boolean stored) {
     Edit patch = Edit.between(before.shot(), after.shot());
-    return new EditOutcome(before, after, patch, stored);
+    return new EditOutcome(before, after, patch, stored, false);
   }
 
   /**
@@ -157,14 +162,37 @@ public class ShotService {
         before -> {
           refuseConflict(shotId, seen, before, edits);
           Planned planned = planned(before.shot(), edits, summary, asker);
-          refuseForeignAssets(shotId, before.shot(), planned.shot());
+          check(before.shot(), planned.shot(), asker);
           return planned;
         });
   }
 
+  /**
+   * What edits of another part of the application led to.
+   *
+   * @param added ids of the nodes that came in
+   * @param again whether they were made before, for the same request
+   */
+  public record Applied(long revision, List<String> added, boolean again) {}
+
   /** Applies edits of another part of the application, to the newest revision. */
-  public long apply(long shotId, List<Edit> edits, Asker asker) {
-    return edit(shotId, live(shotId).revision(), edits, asker).after().revision();
+  public Applied apply(long shotId, List<Edit> edits, Asker asker) {
+    EditOutcome outcome = edit(shotId, live(shotId).revision(), edits, asker);
+    Shot before = outcome.before().shot();
+    List<String> added =
+        outcome.after().shot().nodes().stream()
+            .map(Node::id)
+            .filter(id -> before.find(id).isEmpty())
+            .toList();
+    return new Applied(outcome.after().revision(), added, outcome.again());
+  }
+
+  /** Takes beats from a table as the markers of a shot. */
+  EditOutcome takeBeats(long shotId, byte[] table, Asker asker) throws FormatException {
+    LiveShot now = live(shotId);
+    List<Marker> markers =
+        BeatTable.read(table, now.shot().header(), () -> "beat-" + UUID.randomUUID());
+    return edit(shotId, now.revision(), List.of(new SetMarkers(markers)), asker);
   }
 
   /** Edits are compared on the state that the asker saw, where both could be made. */
@@ -194,12 +222,13 @@ public class ShotService {
     }
   }
 
-  private void refuseForeignAssets(long shotId, Shot before, Shot after) {
+  private void check(Shot before, Shot after, Asker asker) {
+    ShotSize.of(after).requireRoom(Optional.of(before));
     List<Node> changed =
         after.nodes().stream()
             .filter(n -> before.find(n.id()).filter(n::equals).isEmpty())
             .toList();
-    assets.require(repository.productionOf(shotId), changed);
+    assets.require(asker.productionId(), changed);
   }
 
   /** Takes back the last edit that was not taken back yet, by whomever it is. */
@@ -235,7 +264,8 @@ public class ShotService {
                   applied.inverse(),
                   applied.footprint(),
                   (undo ? "Undo: " : "Redo: ") + step.summary(),
-                  asker.accountId()),
+                  asker.accountId(),
+                  asker.request()),
               step);
         });
   }
@@ -248,36 +278,61 @@ public class ShotService {
     }
   }
 
-  /** What a change leads to. The step is the edit walked over, or null for new work. */
-  private record Planned(Shot shot, ShotRepository.Change change, ShotRepository.Step step) {}
+  /** What a change leads to. Walked is the edit taken back or done again, null for new work. */
+  private record Planned(Shot shot, ShotRepository.Change change, ShotRepository.Step walked) {}
 
   private interface Plan {
     Planned from(LiveShot before);
   }
 
   private EditOutcome store(long shotId, Asker asker, Plan plan) {
-    synchronized (locks.computeIfAbsent(shotId, id -> new Object())) {
-      for (int i = 0; i < TRIES; i++) {
-        LiveShot before = live(shotId);
-        Planned planned = plan.from(before);
-        LiveShot after = before.next(before.revision() + 1, planned.shot());
-        if (write(shotId, before.revision(), after, planned)) {
-          live.put(shotId, after);
-          events.tell(shotId, after.revision(), planned.change().summary(), asker.window());
-          return outcome(before, after, true);
-        }
-        live.forget(shotId); // somebody else wrote: read again
+    Optional<EditOutcome> first = doneBefore(shotId, asker);
+    if (first.isPresent()) {
+      return first.get();
+    }
+    for (int i = 0; i < TRIES; i++) {
+      LiveShot before = live(shotId);
+      Planned planned = plan.from(before);
+      LiveShot after = before.next(before.revision() + 1, planned.shot());
+      Work.seal();
+      if (isWritten(shotId, before, after, planned)) {
+        live.put(shotId, after);
+        sketches.changed(shotId);
+        events.tell(shotId, after.revision(), planned.change().summary(), asker.window());
+        return outcome(before, after, true);
       }
     }
     throw new ConflictException(
         "The shot is changed faster than this change can be stored", Map.of());
   }
 
-  private boolean write(long shotId, long seen, LiveShot after, Planned planned) {
-    ShotRepository.Document document =
-        new ShotRepository.Document(after.shot().header().name(), after.text());
-    return planned.step() == null
-        ? repository.write(shotId, seen, document, planned.change())
-        : repository.writeWalk(shotId, seen, document, planned.change(), planned.step());
+  /** The outcome of the same request, if it was answered before and the answer was lost. */
+  private Optional<EditOutcome> doneBefore(long shotId, Asker asker) {
+    if (asker.request() == null) {
+      return Optional.empty();
+    }
+    return repository
+        .doneBy(asker.accountId(), asker.request())
+        .map(
+            done -> {
+              if (done.shotId() != shotId) {
+                throw new ConflictException(
+                    "The id of this request stood for a change of another shot", Map.of());
+              }
+              LiveShot before = past(shotId, done.revision() - 1);
+              LiveShot after = past(shotId, done.revision());
+              Edit patch = Edit.between(before.shot(), after.shot());
+              return new EditOutcome(before, after, patch, true, true);
+            });
+  }
+
+  private boolean isWritten(long shotId, LiveShot before, LiveShot after, Planned planned) {
+    RevisionRepository.Step step =
+        new RevisionRepository.Step(before.shot(), after.shot(), after.text());
+    try {
+      return repository.write(shotId, before.revision(), step, planned.change(), planned.walked());
+    } catch (OutcomeUnknownException e) {
+      return repository.isWritten(shotId, after.revision(), step.text(), e);
+    }
   }
 }

@@ -19,9 +19,7 @@ import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
-import idlelens.exchange.json.ShotJson;
 import idlelens.web.problem.ConflictException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jooq.exception.DataAccessException;
 import org.junit.jupiter.api.BeforeEach;
@@ -30,20 +28,21 @@ import org.junit.jupiter.api.Test;
 /** What the service does when storage is slow, gone, or written by somebody else. */
 class ShotServiceTest {
   private static final long SHOT = 7;
-  private static final ShotService.Asker ASKER = new ShotService.Asker(1, "w");
+  private static final Asker ASKER = new Asker(1, 1, "w", null);
   private static final List<Edit> RENAME = List.of(new Rename("keeper", "Watch"));
 
   private final ShotRepository repository = mock(ShotRepository.class);
+  private final RevisionRepository revisions = mock(RevisionRepository.class);
   private final ShotEvents events = mock(ShotEvents.class);
   private final LiveShots live = new LiveShots();
   private final ShotService service =
       new ShotService(
-          repository, mock(HistoryRepository.class), mock(AssetRepository.class), live, events);
+          repository, revisions, mock(AssetRepository.class), live, events, mock(Sketches.class));
 
   @BeforeEach
   void storeAShot() {
     at(1);
-    when(repository.write(anyLong(), anyLong(), any(), any())).thenReturn(true);
+    when(repository.write(anyLong(), anyLong(), any(), any(), any())).thenReturn(true);
   }
 
   private void at(long revision) {
@@ -51,8 +50,7 @@ class ShotServiceTest {
         NewShot.with(
             new ShotHeader(
                 "New", FrameRate.of(24), new FrameRange(1, 10), 0, 1.5, 1, Tangent.Kind.SETTLE));
-    String document = new String(ShotJson.bytes(shot), StandardCharsets.UTF_8);
-    when(repository.newest(SHOT)).thenReturn(new ShotRepository.Stored(revision, document));
+    when(revisions.read(SHOT, revision)).thenReturn(shot);
     when(repository.revision(SHOT)).thenReturn(revision);
   }
 
@@ -68,7 +66,7 @@ class ShotServiceTest {
   void edit_notStored_leavesTheShotAsItWasAndTellsNobody() {
     doThrow(new DataAccessException("gone"))
         .when(repository)
-        .write(anyLong(), anyLong(), any(), any());
+        .write(anyLong(), anyLong(), any(), any(), any());
     assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER))
         .isInstanceOf(DataAccessException.class);
     assertThat(service.current(SHOT).revision()).isEqualTo(1);
@@ -78,7 +76,7 @@ class ShotServiceTest {
 
   @Test
   void edit_somebodyElseWroteMeanwhile_readsAgainAndAppliesToThat() {
-    when(repository.write(anyLong(), anyLong(), any(), any()))
+    when(repository.write(anyLong(), anyLong(), any(), any(), any()))
         .thenAnswer(
             call -> {
               if (call.getArgument(1, Long.class) == 1L) {
@@ -93,7 +91,7 @@ class ShotServiceTest {
 
   @Test
   void edit_neverWritten_givesUpWithAConflict() {
-    when(repository.write(anyLong(), anyLong(), any(), any())).thenReturn(false);
+    when(repository.write(anyLong(), anyLong(), any(), any(), any())).thenReturn(false);
     assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER))
         .isInstanceOf(ConflictException.class)
         .hasMessageContaining("faster than this change can be stored");
@@ -101,9 +99,9 @@ class ShotServiceTest {
 
   @Test
   void show_isNotStored() {
-    EditOutcome outcome = service.show(SHOT, RENAME);
+    EditOutcome outcome = service.show(SHOT, RENAME, ASKER);
     assertThat(outcome.stored()).isFalse();
-    verify(repository, never()).write(anyLong(), anyLong(), any(), any());
+    verify(repository, never()).write(anyLong(), anyLong(), any(), any(), any());
     assertThat(service.current(SHOT).shot().node("keeper").name()).isEqualTo("Keeper");
   }
 }

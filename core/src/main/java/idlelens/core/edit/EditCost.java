@@ -1,0 +1,64 @@
+package idlelens.core.edit;
+
+import idlelens.core.check.ShotSize;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Shot;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * What edits cost, known before they are made: every edit reads and writes the keys of the nodes
+ * that it changes, and the list of nodes.
+ *
+ * @param steps keys and nodes that are gone through, each for a few hundred nanoseconds
+ */
+public record EditCost(long steps) {
+  /** The most that one request may cost. */
+  public static final long MOST = 60_000_000;
+
+  /** Beyond this, others should not have to wait for a thread. */
+  public static final long LONG = 300_000;
+
+  /** What the edits cost when they are made on that shot. */
+  public static EditCost of(Shot shot, List<Edit> edits) {
+    long steps = 0;
+    for (Edit edit : edits) {
+      steps += shot.nodes().size();
+      for (String id : changed(shot, edit)) {
+        steps += shot.find(id).map(ShotSize::keys).orElse(0L);
+      }
+    }
+    return new EditCost(steps);
+  }
+
+  /** The nodes that an edit changes; none if it names what only an edit before it brings. */
+  private static Set<String> changed(Shot shot, Edit edit) {
+    Set<String> ids = new HashSet<>();
+    try {
+      for (Place place : edit.footprint(shot).changes()) {
+        place.nodeId().ifPresent(ids::add);
+        if (place.equals(Place.SHOT)) {
+          shot.nodes().forEach(n -> ids.add(n.id()));
+        }
+      }
+    } catch (RefusedException notYetThere) {
+      // it is refused, or told what it costs, when its turn comes
+    }
+    return ids;
+  }
+
+  public boolean takesLong() {
+    return steps > LONG;
+  }
+
+  /** Refuses what costs more than one request may. */
+  public void requireBearable() {
+    if (steps > MOST) {
+      throw new RefusedException(
+          "edits",
+          "worth " + steps + " steps (keys and nodes gone through)",
+          "at most " + MOST + " in one request; send fewer edits at once, or reduce keys first");
+    }
+  }
+}

@@ -1,0 +1,40 @@
+package idlelens.web.shot;
+
+import static idlelens.web.database.schema.Tables.MEMBERSHIP;
+import static idlelens.web.database.schema.Tables.SHOT;
+
+import java.util.Collection;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Who may hear of which shots. */
+@Repository
+class ListenerRepository {
+  private final DSLContext sql;
+
+  ListenerRepository(DSLContext sql) {
+    this.sql = sql;
+  }
+
+  /** That an account may hear of a shot. */
+  record Allowed(long shotId, long accountId) {}
+
+  /** All who may hear of some shots that are there. */
+  Set<Allowed> allowed(Collection<Long> shotIds) {
+    return sql.select(SHOT.ID, MEMBERSHIP.ACCOUNT_ID)
+        .from(SHOT)
+        .join(MEMBERSHIP)
+        .on(MEMBERSHIP.PRODUCTION_ID.eq(SHOT.PRODUCTION_ID))
+        .where(SHOT.ID.in(shotIds))
+        .and(SHOT.DELETED_AT.isNull())
+        .fetchSet(r -> new Allowed(r.value1(), r.value2()));
+  }
+
+  Set<Long> shotsOf(long productionId) {
+    return sql.select(SHOT.ID)
+        .from(SHOT)
+        .where(SHOT.PRODUCTION_ID.eq(productionId))
+        .fetchSet(SHOT.ID);
+  }
+}

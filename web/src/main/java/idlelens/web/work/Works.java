@@ -1,0 +1,220 @@
+package idlelens.web.work;
+
+import idlelens.core.rule.StoppedException;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
+import org.springframework.stereotype.Component;
+
+/** All work that is waiting or running. */
+@Component
+@EnableConfigurationProperties(WorkSettings.class)
+public final class Works implements DisposableBean {
+  private final WorkSettings settings;
+  private final Clock clock;
+  private final Lanes lanes;
+  private final ExecutorService quick;
+  private final ExecutorService slow;
+  private final ScheduledExecutorService deadlines =
+      Executors.newSingleThreadScheduledExecutor(named("deadlines"));
+  private final Map<Work, CompletableFuture<?>> all = new ConcurrentHashMap<>();
+
+  Works(WorkSettings settings, Clock clock) {
+    this.settings = settings;
+    this.clock = clock;
+    this.lanes = new Lanes(settings.mostInLane(), settings.mostInAll());
+    this.quick = Executors.newFixedThreadPool(settings.quickThreads(), named("quick"));
+    this.slow = Executors.newFixedThreadPool(settings.longThreads(), named("long"));
+  }
+
+  private static ThreadFactory named(String name) {
+    AtomicInteger count = new AtomicInteger();
+    return work -> {
+      Thread thread = new Thread(work, "work-" + name + "-" + count.incrementAndGet());
+      thread.setDaemon(true);
+      return thread;
+    };
+  }
+
+  /**
+   * Who asks for what.
+   *
+   * @param id an id to ask for it by, or null for one of our own
+   * @param what in a few words
+   */
+  public record Order(String id, long accountId, String what) {
+    public Order(long accountId, String what) {
+      this(null, accountId, what);
+    }
+  }
+
+  /**
+   * Work of which it is known what it costs.
+   *
+   * @param takesLong whether it may take longer than others should wait for a thread
+   * @param rest the work itself
+   */
+  public record Costed<T>(boolean takesLong, Callable<T> rest) {}
+
+  /**
+   * Changes a shot, after all changes of it that came before. Others have to wait for a change that
+   * takes long only if they change the same shot.
+   *
+   * @param work finds out what the change costs
+   */
+  public <T> CompletableFuture<T> change(long shotId, Order order, Callable<Costed<T>> work) {
+    Piece<T> piece = new Piece<>(order, settings.longDeadline());
+    return submit(
+        "shot " + shotId,
+        quick,
+        piece,
+        () -> {
+          CompletableFuture<Costed<T>> costed = new CompletableFuture<>();
+          perform(piece.work, work, costed);
+          return costed.handle((c, failed) -> goOn(piece, c, failed)).thenCompose(s -> s);
+        });
+  }
+
+  private <T> CompletionStage<?> goOn(Piece<T> piece, Costed<T> costed, Throwable failed) {
+    if (failed != null) {
+      piece.answer.completeExceptionally(failed);
+    } else if (costed.takesLong()) {
+      return CompletableFuture.runAsync(
+          () -> perform(piece.work, costed.rest(), piece.answer), slow);
+    } else {
+      perform(piece.work, costed.rest(), piece.answer);
+    }
+    return CompletableFuture.completedFuture(null);
+  }
+
+  /**
+   * Reads or computes something small. An account's own reads of one thing wait for one another.
+   */
+  public <T> CompletableFuture<T> read(Object thing, Order order, Callable<T> work) {
+    String lane = "account " + order.accountId() + " reads " + thing;
+    return simply(lane, quick, new Piece<>(order, settings.quickDeadline()), work);
+  }
+
+  /** Does something that may take long, one after another for each account. */
+  public <T> CompletableFuture<T> takeLong(Order order, Callable<T> work) {
+    String lane = "account " + order.accountId();
+    return simply(lane, slow, new Piece<>(order, settings.longDeadline()), work);
+  }
+
+  private <T> CompletableFuture<T> simply(
+      String lane, ExecutorService threads, Piece<T> piece, Callable<T> work) {
+    return submit(
+        lane,
+        threads,
+        piece,
+        () -> {
+          perform(piece.work, work, piece.answer);
+          return CompletableFuture.completedFuture(null);
+        });
+  }
+
+  /** Work with the answer that is waited for. */
+  private final class Piece<T> {
+    private final Work work;
+    private final Duration deadline;
+    private final CompletableFuture<T> answer = new CompletableFuture<>();
+
+    Piece(Order order, Duration deadline) {
+      String id = order.id() == null ? UUID.randomUUID().toString() : order.id();
+      this.work = new Work(id, order.accountId(), order.what(), clock.instant());
+      this.deadline = deadline;
+    }
+  }
+
+  private <T> CompletableFuture<T> submit(
+      String lane, ExecutorService threads, Piece<T> piece, Supplier<CompletionStage<?>> begin) {
+    all.put(piece.work, piece.answer);
+    Future<?> timer =
+        deadlines.schedule(
+            () -> stop(piece.work, piece.answer, tooLong(piece.deadline)),
+            piece.deadline.toMillis(),
+            TimeUnit.MILLISECONDS);
+    piece.answer.whenComplete(
+        (done, failed) -> {
+          timer.cancel(false);
+          all.remove(piece.work);
+        });
+    try {
+      lanes.submit(lane, threads, begin);
+    } catch (BusyException e) {
+      piece.answer.completeExceptionally(e);
+    }
+    return piece.answer;
+  }
+
+  private static <T> void perform(Work piece, Callable<T> work, CompletableFuture<T> answer) {
+    try {
+      piece.begin();
+      T result = work.call();
+      piece.end();
+      answer.complete(result);
+    } catch (Throwable e) { // also what memory could not hold: whoever asked is told
+      piece.end();
+      answer.completeExceptionally(e);
+    }
+  }
+
+  private static String tooLong(Duration deadline) {
+    return "This took longer than "
+        + deadline.toSeconds()
+        + " s and was stopped; nothing of it is saved. Ask for less at once";
+  }
+
+  private static boolean stop(Work work, CompletableFuture<?> answer, String why) {
+    boolean stopped = work.stop(why);
+    if (stopped) {
+      answer.completeExceptionally(new StoppedException(why));
+    }
+    return stopped;
+  }
+
+  /** What an account has asked for and still waits for, the oldest first. */
+  public List<Work.Told> of(long accountId) {
+    return all.keySet().stream()
+        .filter(w -> w.accountId() == accountId)
+        .map(Work::told)
+        .sorted(Comparator.comparing(Work.Told::since))
+        .toList();
+  }
+
+  /**
+   * Stops what an account has asked for.
+   *
+   * @return whether there was something to stop
+   */
+  public boolean stop(long accountId, String id) {
+    return all.entrySet().stream()
+        .filter(e -> e.getKey().accountId() == accountId && e.getKey().id().equals(id))
+        .map(e -> stop(e.getKey(), e.getValue(), "Stopped as you asked; nothing of it is saved"))
+        .reduce(false, Boolean::logicalOr);
+  }
+
+  @Override
+  public void destroy() {
+    quick.shutdownNow();
+    slow.shutdownNow();
+    deadlines.shutdownNow();
+  }
+}
