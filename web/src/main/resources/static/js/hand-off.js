@@ -1,5 +1,7 @@
 // The page of hand-offs: files out, files in, and what they could not hold.
 import { getAnswer, getJson, postJson, readQuantity } from './common/api.js';
+import { keepLoggedIn } from './common/log-in.js';
+import { watched } from './common/progress.js';
 
 const REVOKE_AFTER_MS = 10_000;
 
@@ -83,7 +85,7 @@ class HandOff {
   async write(path) {
     this.outTrouble = '';
     try {
-      await download(await getAnswer(path));
+      await download(await watched((request) => getAnswer(path, request)));
       await this.list();
     } catch (problem) {
       this.outTrouble = problem.message;
@@ -127,7 +129,9 @@ class HandOff {
     this.done = null;
     this.busy = true;
     try {
-      this.done = await postJson(`/api/productions/${this.production}/imports`, await this.form());
+      const form = await this.form();
+      const path = `/api/productions/${this.production}/imports`;
+      this.done = await watched((request) => postJson(path, form, request));
       await this.list();
     } catch (problem) {
       this.inTrouble = problem.message;
@@ -136,4 +140,5 @@ class HandOff {
   }
 }
 
+keepLoggedIn();
 document.addEventListener('alpine:init', () => /** @type {any} */ (window).Alpine.data('handOff', () => new HandOff()));

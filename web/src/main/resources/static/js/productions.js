@@ -1,5 +1,7 @@
-// The page of productions: new, duplicate, delete, bring in.
-import { postJson, readQuantity, remove } from './common/api.js';
+// The page of productions: new, duplicate, delete, bring in, who belongs to them.
+import { getJson, postJson, putJson, readQuantity, remove } from './common/api.js';
+import { keepLoggedIn } from './common/log-in.js';
+import { watched } from './common/progress.js';
 import { toast } from './common/toasts.js';
 
 /** What the page knows and does. Alpine gives it the elements: $refs. */
@@ -15,6 +17,11 @@ class Productions {
     this.bringFirst = '';
     this.trouble = '';
     this.production = null;
+    this.members = [];
+    this.manages = false;
+    this.title = '';
+    this.member = '';
+    this.role = 'artist';
   }
 
   /** The elements that the page names. */
@@ -45,6 +52,47 @@ class Productions {
   openImport(event) {
     this.production = event.currentTarget.dataset.production;
     this.open(this.elements.bring);
+  }
+
+  async openMembers(event) {
+    const { production, manages, name } = event.currentTarget.dataset;
+    Object.assign(this, { production, manages: manages === 'true', title: `Members of ${name}`, members: [] });
+    this.open(this.elements.people);
+    await this.attempt(() => this.listMembers());
+  }
+
+  async listMembers() {
+    const all = await getJson(`/api/productions/${this.production}/members`);
+    this.members = all.map((m) => ({ ...m, fixed: !this.manages }));
+  }
+
+  path(name) {
+    return `/api/productions/${this.production}/members/${encodeURIComponent(name)}`;
+  }
+
+  /** Gives somebody a role, who is a member or becomes one. */
+  setRole(name, role) {
+    return this.attempt(async () => {
+      await putJson(this.path(name), { role });
+      this.member = '';
+      await this.listMembers();
+    });
+  }
+
+  addMember() {
+    return this.setRole(this.member.trim(), this.role);
+  }
+
+  changeRole(event) {
+    return this.setRole(event.target.dataset.name, event.target.value);
+  }
+
+  removeMember(event) {
+    const { name } = event.currentTarget.dataset;
+    return this.attempt(async () => {
+      await remove(this.path(name));
+      await this.listMembers();
+    });
   }
 
   async attempt(work) {
@@ -92,7 +140,8 @@ class Productions {
       if (this.bringFirst.trim()) {
         form.append('firstFrame', String(await this.frames(this.bringFirst, this.bringRate || '24')));
       }
-      const made = await postJson(`/api/productions/${this.production}/imports`, form);
+      const path = `/api/productions/${this.production}/imports`;
+      const made = await watched((request) => postJson(path, form, request));
       location.assign(`/shots/${made.shotId}/hand-off`);
     });
   }
@@ -100,7 +149,8 @@ class Productions {
   async duplicate(event) {
     const { shot, name } = event.currentTarget.dataset;
     try {
-      await postJson(`/api/shots/${shot}/duplicate`, { name: `${name} copy` });
+      const path = `/api/shots/${shot}/duplicate`;
+      await watched((request) => postJson(path, { name: `${name} copy` }, request));
       location.reload();
     } catch (problem) {
       toast(problem.message, { bad: true });
@@ -124,6 +174,7 @@ class Productions {
   }
 }
 
+keepLoggedIn();
 document.addEventListener('alpine:init', () =>
   /** @type {any} */ (window).Alpine.data('productions', () => new Productions()),
 );

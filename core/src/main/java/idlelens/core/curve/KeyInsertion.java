@@ -1,12 +1,11 @@
 package idlelens.core.curve;
 
 import idlelens.core.rule.RefusedException;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.Deque;
 import java.util.List;
+import java.util.NavigableSet;
 import java.util.TreeSet;
 
 /** Puts a key on a curve without changing the curve anywhere. */
@@ -61,23 +60,20 @@ public final class KeyInsertion {
     if (left.isEmpty()) {
       return ready;
     }
-    ready = unrolled(ready, left, usual);
-    double first = ready.keys().get(0).frame();
-    double last = ready.keys().get(ready.keys().size() - 1).frame();
-    ready = outside(ready, left.headSet(first, false).descendingSet(), usual, false);
-    ready = outside(ready, left.tailSet(last, false), usual, true);
-    return allBetween(ready, left.subSet(first, false, last, false), usual);
-  }
-
-  /** Where a curve cycles, the outermost key unrolls it; all others then stand between keys. */
-  private static Curve unrolled(Curve curve, TreeSet<Double> frames, Tangent.Kind usual) {
-    Curve ready = curve;
-    if (frames.first() < curve.keys().get(0).frame() && cycles(curve.before())) {
-      ready = insert(ready, frames.first(), usual);
+    if (left.first() < ready.keys().get(0).frame()) { // then the others stand between keys
+      ready = insert(ready, left.pollFirst(), usual);
     }
-    if (frames.last() > ready.keys().get(ready.keys().size() - 1).frame()
-        && cycles(ready.after())) {
-      ready = insert(ready, frames.last(), usual);
+    while (!left.isEmpty()) {
+      double last = ready.keys().get(ready.keys().size() - 1).frame();
+      NavigableSet<Double> inside = left.headSet(last, true);
+      ready = allBetween(ready, inside, usual);
+      inside.clear();
+      if (!cycles(ready.after())) {
+        return allAfter(ready, left, usual);
+      }
+      if (!left.isEmpty()) { // every time the curve gets at least twice as long
+        ready = insert(ready, left.pollFirst(), usual);
+      }
     }
     return ready;
   }
@@ -86,32 +82,19 @@ public final class KeyInsertion {
     return beyond == Beyond.CYCLE || beyond == Beyond.CYCLE_AND_CARRY;
   }
 
-  /** Keys before the first or after the last, going outwards: only the outermost ones matter. */
-  private static Curve outside(
-      Curve curve, Collection<Double> frames, Tangent.Kind usual, boolean atEnd) {
+  /** Keys behind the last, going outwards: each depends on the few before it. */
+  private static Curve allAfter(Curve curve, Collection<Double> frames, Tangent.Kind usual) {
     if (frames.isEmpty()) {
       return curve;
     }
-    Deque<Key> keys = new ArrayDeque<>(curve.keys());
+    List<Key> keys = new ArrayList<>(curve.keys());
     for (double frame : frames) {
-      Deque<Key> piece = new ArrayDeque<>();
-      for (int i = 0; i < NEIGHBOURS && !keys.isEmpty(); i++) {
-        if (atEnd) {
-          piece.addFirst(keys.removeLast());
-        } else {
-          piece.addLast(keys.removeFirst());
-        }
-      }
-      List<Key> longer = insert(curve.withKeys(List.copyOf(piece)), frame, usual).keys();
-      if (atEnd) {
-        keys.addAll(longer);
-      } else {
-        for (int i = longer.size() - 1; i >= 0; i--) {
-          keys.addFirst(longer.get(i));
-        }
-      }
+      List<Key> end = keys.subList(Math.max(0, keys.size() - NEIGHBOURS), keys.size());
+      List<Key> longer = insert(curve.withKeys(List.copyOf(end)), frame, usual).keys();
+      end.clear();
+      keys.addAll(longer);
     }
-    return curve.withKeys(List.copyOf(keys));
+    return curve.withKeys(keys);
   }
 
   private static Curve allBetween(Curve curve, Collection<Double> frames, Tangent.Kind usual) {
@@ -119,7 +102,7 @@ public final class KeyInsertion {
     List<Key> done = new ArrayList<>(keys.length + frames.size());
     int next = 0;
     for (double frame : frames) {
-      while (keys[next].frame() < frame + Key.SAME_FRAME) {
+      while (next < keys.length && keys[next].frame() < frame + Key.SAME_FRAME) {
         done.add(keys[next++]);
       }
       if (!done.get(done.size() - 1).isAt(frame)) {

@@ -4,6 +4,7 @@ import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.MEMBERSHIP;
 import static idlelens.web.database.schema.Tables.SHOT;
 
+import idlelens.core.rule.RefusedException;
 import idlelens.web.database.Transactions;
 import idlelens.web.problem.LastOwnerException;
 import idlelens.web.problem.NotFoundException;
@@ -64,7 +65,7 @@ public class MembershipRepository {
   /**
    * Gives an account a role in a production, in place of the one it has.
    *
-   * @throws NotFoundException if there is no such account
+   * @throws RefusedException if there is no such account
    * @throws LastOwnerException if no owner would be left
    */
   public void put(long productionId, String accountName, Role role) {
@@ -128,6 +129,9 @@ public class MembershipRepository {
         .from(ACCOUNT)
         .where(ACCOUNT.NAME.eq(name))
         .fetchOptional(ACCOUNT.ID)
-        .orElseThrow(() -> new NotFoundException("Account “" + name + "”"));
+        .orElseThrow(
+            () ->
+                new RefusedException(
+                    "name", "'" + name + "'", "the name of an account; an operator adds accounts"));
   }
 }

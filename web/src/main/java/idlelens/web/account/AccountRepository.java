@@ -45,6 +45,11 @@ public class AccountRepository {
     return new AccountUser(r.getId(), r.getName(), r.getShownName(), r.getPasswordHash());
   }
 
+  /** Whether an account has that name, or had it. */
+  public boolean isTaken(String name) {
+    return sql.fetchExists(sql.selectOne().from(ACCOUNT).where(ACCOUNT.NAME.eq(name)));
+  }
+
   /** Whether an account still has the password that it logged in with. */
   boolean isCurrent(AccountUser user) {
     return sql.fetchExists(

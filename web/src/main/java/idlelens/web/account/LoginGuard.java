@@ -92,9 +92,15 @@ final class LoginGuard {
     return seconds > LONGEST_WAIT.toSeconds() ? LONGEST_WAIT : Duration.ofSeconds(seconds);
   }
 
-  /** The right password: what was guessed before at this account from here is forgiven. */
+  /**
+   * The right password: what was guessed before at this account from here is forgiven, and one of
+   * the wrong ones from here at all.
+   */
   synchronized void succeeded(String name, String address) {
     wrong.remove(key(Rule.ADDRESS_AT_ACCOUNT, name, address));
+    wrong.computeIfPresent(
+        key(Rule.ADDRESS, name, address),
+        (key, w) -> w.count() <= 1 ? null : new Wrong(w.count() - 1, w.last(), w.until()));
   }
 
   private static String key(Rule rule, String name, String address) {

@@ -3,6 +3,7 @@ package idlelens.web.account;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -20,6 +21,8 @@ import org.springframework.security.web.util.matcher.RequestMatcher;
 /** Log-in for pages, log-in or HTTP Basic for the API. */
 @Configuration
 class SecurityConfiguration {
+  private static final Set<String> READS = Set.of("GET", "HEAD", "OPTIONS", "TRACE");
+
   @Bean
   Clock clock() {
     return Clock.systemUTC();
@@ -51,7 +54,7 @@ class SecurityConfiguration {
     http.httpBasic(basic -> basic.authenticationEntryPoint(new ApiEntryPoint()));
     http.csrf(
         csrf ->
-            csrf.ignoringRequestMatchers(SecurityConfiguration::isBasic)
+            csrf.requireCsrfProtectionMatcher(SecurityConfiguration::canBeForged)
                 .csrfTokenRepository(new FormTokens()));
     http.requestCache(cache -> cache.requestCache(new CookieRequestCache()));
     http.exceptionHandling(
@@ -69,9 +72,14 @@ class SecurityConfiguration {
                 : "/login?error");
   }
 
-  /** A request that proves itself by its own header cannot be forged by another site. */
-  private static boolean isBasic(HttpServletRequest request) {
+  /**
+   * Whether another site could make a browser send this in somebody's name: it changes something,
+   * and what proves it is sent along by the browser itself. Log-in, too, since it says who one is.
+   */
+  private static boolean canBeForged(HttpServletRequest request) {
     String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-    return header != null && header.regionMatches(true, 0, "Basic ", 0, 6);
+    boolean basic = header != null && header.regionMatches(true, 0, "Basic ", 0, 6);
+    boolean known = request.getSession(false) != null || request.getRequestURI().equals("/login");
+    return !READS.contains(request.getMethod()) && known && !basic;
   }
 }

@@ -1,6 +1,7 @@
 package idlelens.web.demo;
 
 import idlelens.web.account.AccountRepository;
+import idlelens.web.database.Transactions;
 import idlelens.web.production.ProductionRepository;
 import idlelens.web.shot.ShotService;
 import org.slf4j.Logger;
@@ -23,26 +24,33 @@ class DemoData implements ApplicationRunner {
   private final ProductionRepository productions;
   private final ShotService shots;
   private final PasswordEncoder passwords;
+  private final Transactions transactions;
 
   DemoData(
       AccountRepository accounts,
       ProductionRepository productions,
       ShotService shots,
-      PasswordEncoder passwords) {
+      PasswordEncoder passwords,
+      Transactions transactions) {
     this.accounts = accounts;
     this.productions = productions;
     this.shots = shots;
     this.passwords = passwords;
+    this.transactions = transactions;
   }
 
   @Override
   public void run(ApplicationArguments arguments) {
-    if (accounts.find(NAME).isPresent()) {
+    if (accounts.isTaken(NAME)) {
       return;
     }
+    transactions.write(this::addAll); // all or nothing, also if the start is interrupted
+    LOG.info("The demo production Tern Quay is ready");
+  }
+
+  private void addAll() {
     long account = accounts.add(NAME, "Demo artist", passwords.encode(PASSWORD));
     long production = productions.add("Tern Quay", account);
     DemoShots.all().forEach(shot -> shots.add(production, shot));
-    LOG.info("The demo production Tern Quay is ready");
   }
 }

@@ -10,11 +10,14 @@ import idlelens.exchange.json.EditJson;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.mesh.MeshOctets;
+import idlelens.web.database.Transactions;
 import idlelens.web.problem.DamagedException;
 import idlelens.web.problem.NotFoundException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
+import java.util.Arrays;
 import java.util.List;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record4;
 import org.jooq.Result;
@@ -35,9 +38,11 @@ class RevisionRepository {
   private static final int SHARE = 2;
 
   private final DSLContext sql;
+  private final Transactions transactions;
 
-  RevisionRepository(DSLContext sql) {
+  RevisionRepository(DSLContext sql, Transactions transactions) {
     this.sql = sql;
+    this.transactions = transactions;
   }
 
   /** A revision that was read. */
@@ -177,15 +182,55 @@ class RevisionRepository {
     }
   }
 
+  /** The shots of which revisions are still stored plain. */
+  List<Long> shotsWithPlain() {
+    return sql.selectDistinct(SHOT_REVISION.SHOT_ID)
+        .from(SHOT_REVISION)
+        .where(isPlain())
+        .fetch(SHOT_REVISION.SHOT_ID);
+  }
+
   /** Revisions of a shot from one on, as far as they are still stored plain, the oldest first. */
   List<Long> plain(long shotId, long from, int most) {
     return sql.select(SHOT_REVISION.REVISION)
         .from(SHOT_REVISION)
         .where(SHOT_REVISION.SHOT_ID.eq(shotId))
         .and(SHOT_REVISION.REVISION.ge(from))
-        .and(DSL.left(SHOT_REVISION.DOCUMENT.cast(String.class), 1).eq("{"))
+        .and(isPlain())
         .orderBy(SHOT_REVISION.REVISION)
         .limit(most)
         .fetch(SHOT_REVISION.REVISION);
+  }
+
+  private static Condition isPlain() {
+    return DSL.field("ascii({0})", Integer.class, SHOT_REVISION.DOCUMENT).eq((int) '{');
+  }
+
+  /**
+   * Packs a revision that is stored plain: as what leads to it from the one before if that gives
+   * its text to the letter, else whole.
+   *
+   * @param before the one before, or null if it is to stand for itself
+   */
+  void pack(long shotId, long revision, Shot before) {
+    byte[] text =
+        sql.select(SHOT_REVISION.DOCUMENT)
+            .from(SHOT_REVISION)
+            .where(SHOT_REVISION.SHOT_ID.eq(shotId))
+            .and(SHOT_REVISION.REVISION.eq(revision))
+            .fetchSingle(SHOT_REVISION.DOCUMENT);
+    Shot after = read(shotId, revision);
+    boolean sameText = Arrays.equals(ShotJson.bytes(after), text);
+    byte[] difference =
+        before == null || !sameText ? null : difference(new Step(before, after, text));
+    byte[] packed = difference == null ? PackedText.pack(text) : difference;
+    transactions.write(
+        () ->
+            sql.update(SHOT_REVISION)
+                .set(SHOT_REVISION.BASE, difference == null ? null : (Long) (revision - 1))
+                .set(SHOT_REVISION.DOCUMENT, packed)
+                .where(SHOT_REVISION.SHOT_ID.eq(shotId))
+                .and(SHOT_REVISION.REVISION.eq(revision))
+                .execute());
   }
 }

@@ -61,13 +61,21 @@ public class ShotEvents {
       return accountId;
     }
 
+    private boolean isAgain(Window other) {
+      return shotId == other.shotId && accountId == other.accountId && name.equals(other.name);
+    }
+
     /** The id of its log-in, empty where there is none. */
     public String session() {
       return session;
     }
   }
 
+  /** A window that connects again takes the place of the one that it was. */
   Pieces listen(Window window, long revision) {
+    if (!window.name().isEmpty()) {
+      endWhere(window::isAgain);
+    }
     if (count.incrementAndGet() > most) {
       count.decrementAndGet();
       throw new BusyException(most);

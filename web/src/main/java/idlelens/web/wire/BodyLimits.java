@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 enum BodyLimits {
   EDITS("/api/shots/\\d+/edits", 16L << 20),
   BEATS("/api/shots/\\d+/beats", 1L << 20),
-  PICTURE("/api/shots/\\d+/picture", 200_000),
+  PICTURE("/api/shots/\\d+/picture", 400_000),
   FILES("/api/productions/\\d+/imports", 80L << 20),
   OTHER(".*", 64L << 10);
 

@@ -1,5 +1,6 @@
 package idlelens.web.wire;
 
+import jakarta.servlet.http.Part;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -39,6 +40,25 @@ record FormFields(Map<String, String[]> all) {
     Map<String, String[]> all = new LinkedHashMap<>();
     fields.forEach((name, values) -> all.put(name, values.toArray(String[]::new)));
     return new FormFields(all);
+  }
+
+  /** With the fields among the parts of a multipart form; files are no fields. */
+  static FormFields of(Map<String, String[]> address, List<Part> parts) {
+    Map<String, String[]> all = new LinkedHashMap<>(address);
+    for (Part part : parts) {
+      if (part.getSubmittedFileName() == null && part.getSize() <= MOST_BYTES) {
+        all.put(part.getName(), new String[] {text(part)});
+      }
+    }
+    return new FormFields(all);
+  }
+
+  private static String text(Part part) {
+    try (InputStream in = part.getInputStream()) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private static String text(Spool body) {

@@ -7,6 +7,7 @@ import java.io.File;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.apache.catalina.core.ApplicationPart;
 import org.apache.tomcat.util.http.fileupload.FileItem;
 import org.apache.tomcat.util.http.fileupload.FileUpload;
@@ -21,6 +22,11 @@ final class FormParts {
   private static final File FOLDER = new File(System.getProperty("java.io.tmpdir"));
 
   private FormParts() {}
+
+  static boolean isMultipart(String contentType) {
+    return contentType != null
+        && contentType.toLowerCase(Locale.ROOT).startsWith("multipart/form-data");
+  }
 
   static List<Part> of(HttpServletRequest request, long length)
       throws IOException, ServletException {

@@ -2,6 +2,7 @@ package idlelens.web.wire;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /** The names by which the service may be asked for. */
 final class Hosts {
@@ -10,11 +11,13 @@ final class Hosts {
   private final List<String> names;
 
   /**
-   * @param names names or addresses without ports; none for those of loopback
+   * @param names names or addresses without ports, beside those of loopback
    */
   Hosts(List<String> names) {
-    List<String> given = names.stream().map(String::strip).filter(n -> !n.isEmpty()).toList();
-    this.names = given.isEmpty() ? LOOPBACK : given;
+    this.names =
+        Stream.concat(
+                LOOPBACK.stream(), names.stream().map(n -> n.strip().toLowerCase(Locale.ROOT)))
+            .toList();
   }
 
   boolean allow(String host) {

@@ -58,7 +58,11 @@ final class ReceivedRequest extends HttpServletRequestWrapper {
 
   private FormFields fields() {
     if (fields == null) {
-      fields = FormFields.of(super.getParameterMap(), getContentType(), body);
+      Map<String, String[]> address = super.getParameterMap();
+      fields =
+          FormParts.isMultipart(getContentType())
+              ? FormFields.of(address, partsOrNone())
+              : FormFields.of(address, getContentType(), body);
     }
     return fields;
   }
@@ -90,6 +94,15 @@ final class ReceivedRequest extends HttpServletRequestWrapper {
       parts = FormParts.of(this, body.length());
     }
     return parts;
+  }
+
+  /** A form that cannot be read has no fields; whoever asks for its parts hears why. */
+  private List<Part> partsOrNone() {
+    try {
+      return List.copyOf(getParts());
+    } catch (IOException | ServletException e) {
+      return List.of();
+    }
   }
 
   @Override

@@ -21,22 +21,30 @@ export class Problem extends Error {
   }
 }
 
+/** A new id for a change. Sent again with the same id, a change is not made twice. */
+export const newRequest = () => crypto.randomUUID();
+
+/** Listeners hear 'logged-out' when the log-in has ended, and 'logged-in' when there is one again. */
+export const login = new EventTarget();
+
+const loggedOut = () => new Problem(401, { detail: 'You are logged out; this change waits here', retry: true });
+
 /** A page that has been open for long may hold the token of a session that ended: takes a new one. */
-async function renewToken() {
+export async function renewToken() {
   const page = await fetch(location.pathname, { headers: { Accept: 'text/html' } });
   const html = new DOMParser().parseFromString(await page.text(), 'text/html');
-  if (!page.ok || page.redirected)
-    throw new Problem(401, {
-      detail: 'You are logged out. Log in again in another tab; this change waits here',
-      retry: true,
-    });
+  if (!page.ok || page.redirected) {
+    login.dispatchEvent(new Event('logged-out'));
+    throw loggedOut();
+  }
   token = metaOf(html, 'csrf-token');
 }
 
-function headersOf(method, { body, accept = JSON_TYPE, type = JSON_TYPE }) {
+function headersOf(method, { body, accept = JSON_TYPE, type = JSON_TYPE, request }) {
   /** @type {Record<string, string>} */
   const headers = { Accept: accept, 'Idle-Lens-Window': windowName };
   if (method !== 'GET' && tokenHeader) headers[tokenHeader] = token;
+  if (request) headers['Idle-Lens-Request'] = request;
   if (body !== undefined && !(body instanceof FormData)) headers['Content-Type'] = type;
   return headers;
 }
@@ -47,17 +55,28 @@ function sent({ body, type = JSON_TYPE }) {
   return asItIs ? body : JSON.stringify(body);
 }
 
-async function ask(method, path, options) {
+const ASKED_AGAIN = 2;
+const ASKED_AGAIN_AFTER_MS = 600;
+const pause = (ms) =>
+  new Promise((resolve) => {
+    setTimeout(resolve, ms);
+  });
+
+/** Sends a change; where the connection breaks, twice more, since its id makes it one change. */
+async function ask(method, path, options, left = method === 'GET' ? 0 : ASKED_AGAIN) {
   try {
     return await fetch(path, { method, headers: headersOf(method, options), body: sent(options) });
   } catch {
-    throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
+    if (left === 0) throw new Problem(0, { detail: 'The server does not answer. It is tried again by itself' });
+    await pause(ASKED_AGAIN_AFTER_MS);
+    return ask(method, path, options, left - 1);
   }
 }
 
 async function problemOf(answer) {
   if (answer.status === 401) {
-    return new Problem(401, { detail: 'You are logged out. Log in again in another tab', retry: true });
+    login.dispatchEvent(new Event('logged-out'));
+    return loggedOut();
   }
   try {
     return new Problem(answer.status, await answer.json());
@@ -66,32 +85,44 @@ async function problemOf(answer) {
   }
 }
 
-/** @param {{body?: any, accept?: string, type?: string}} options */
+/** @param {{body?: any, accept?: string, type?: string, request?: string}} options */
 async function call(method, path, options = {}, renewed = false) {
+  if (method !== 'GET' && !options.request) return call(method, path, { ...options, request: newRequest() });
   const answer = await ask(method, path, options);
   if (answer.ok) return answer;
   const tokenIsOld = method !== 'GET' && !renewed && (answer.status === 401 || answer.status === 403);
   if (!tokenIsOld) throw await problemOf(answer);
+  if (answer.status === 403 && (await isRefusal(answer))) throw await problemOf(answer);
   await renewToken();
   return call(method, path, options, true);
+}
+
+/** Whether an answer says that somebody may not do something, and not that a form is too old. */
+async function isRefusal(answer) {
+  const body = await answer
+    .clone()
+    .json()
+    .catch(() => ({}));
+  return body.title === 'Not for you';
 }
 
 const OCTETS = 'application/octet-stream';
 const JPEG = 'image/jpeg';
 
 export const getJson = async (path) => (await call('GET', path)).json();
-export const postJson = async (path, body = undefined) => {
-  const answer = await call('POST', path, { body });
+export const postJson = async (path, body = undefined, request = undefined) => {
+  const answer = await call('POST', path, { body, request });
   const text = await answer.text();
   return text ? JSON.parse(text) : null;
 };
-export const getAnswer = (path) => call('GET', path);
+export const getAnswer = (path, request = undefined) => call('GET', path, { request });
 export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
-export const postOctets = async (path, body = undefined) =>
-  (await call('POST', path, { body, accept: OCTETS })).arrayBuffer();
+export const postOctets = async (path, body = undefined, request = undefined) =>
+  (await call('POST', path, { body, accept: OCTETS, request })).arrayBuffer();
 /** Sends a table as text; gets the outcome as octets. */
-export const postTable = async (path, body) =>
-  (await call('POST', path, { body, accept: OCTETS, type: 'text/csv' })).arrayBuffer();
+export const postTable = async (path, body, request = undefined) =>
+  (await call('POST', path, { body, accept: OCTETS, type: 'text/csv', request })).arrayBuffer();
+export const putJson = (path, body) => call('PUT', path, { body });
 export const putPicture = (path, body) => call('PUT', path, { body, type: JPEG });
 export const remove = (path) => call('DELETE', path);
 

@@ -1,5 +1,6 @@
 // A shot's page, the Floor and the Curves view: puts its parts together.
 import { h } from '../common/dom.js';
+import { keepLoggedIn } from '../common/log-in.js';
 import { CurvesView } from '../curves/curves-view.js';
 import { Settings } from '../panels/settings.js';
 import { Plan } from '../plan/plan.js';
@@ -89,6 +90,7 @@ picture?.layOut();
 picture?.ask();
 showSaved();
 listenToOthers(store);
-if (picture) keepFirstPicture(store, desk, picture, Number(floor.dataset.pictured));
+keepLoggedIn();
+if (picture && floor.dataset.changes === 'true') keepFirstPicture(store, desk, picture, Number(floor.dataset.pictured));
 floor.dataset.ready = 'true';
 Object.assign(window, { idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves } });

@@ -16,9 +16,9 @@ export function connectSaving(store, element, people) {
   let timer = 0;
   const show = () => {
     const { state, text, at } = store.saving;
-    const says = { saving: 'saving', saved: ago(at), trouble: text }[state];
+    const says = { saving: 'saving', saved: store.apart || ago(at), trouble: text }[state];
     element.textContent = `${element.dataset.production} · revision ${store.revision} · ${says}`;
-    element.classList.toggle('trouble', state === 'trouble');
+    element.classList.toggle('trouble', state === 'trouble' || store.apart !== '');
   };
   store.addEventListener('shot', show);
   store.addEventListener('saving', () => {

@@ -1,5 +1,5 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
-import { getAnswer, getOctets, Problem, postOctets, postTable } from '../common/api.js';
+import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from '../common/api.js';
 import { unpack } from './octets.js';
 import { carrierOf, complete } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
@@ -25,6 +25,7 @@ export class ShotStore extends EventTarget {
     this.meshes = new Map();
     this.grid = { first: 0, count: 1 };
     this.saving = { state: 'saved', at: Date.now() };
+    this.apart = ''; // why others are not heard, while that is so
     this.queue = Promise.resolve();
     this.drawn = new Set(); // nodes whose curves and tangents are drawn
     this.slopes = false; // whether their speed and acceleration are drawn too
@@ -128,8 +129,15 @@ export class ShotStore extends EventTarget {
     if (bundle.meshes.length > 0 || patch.nodes.some((node) => node.kind === 'piece')) this.announce('meshes');
   }
 
+  /** What is known of storage: 'saved' is only said after the server has said so. */
   setSaving(state, text) {
     this.saving = { state, text, at: Date.now() };
+    this.announce('saving');
+  }
+
+  /** Whether others are heard; what was done while they were not is told on the first connection. */
+  setConnected(connected, why) {
+    this.apart = connected ? '' : why;
     this.announce('saving');
   }
 
@@ -142,27 +150,33 @@ export class ShotStore extends EventTarget {
 
   /** Stores edits. Gives false, after telling why, if they are refused. */
   edit(edits) {
-    return this.next(() =>
-      this.store(() => postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits })),
+    return this.change((request) =>
+      postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits }, request),
     );
   }
 
   undo() {
-    return this.next(() => this.store(() => postOctets(this.path(`/undo${this.curves()}`))));
+    return this.change((request) => postOctets(this.path(`/undo${this.curves()}`), undefined, request));
   }
 
   redo() {
-    return this.next(() => this.store(() => postOctets(this.path(`/redo${this.curves()}`))));
+    return this.change((request) => postOctets(this.path(`/redo${this.curves()}`), undefined, request));
   }
 
   /** Makes the shot as it was at a revision. */
   goBack(revision) {
-    return this.next(() => this.store(() => postOctets(this.path(`/go-back${this.curves()}`), { revision })));
+    return this.change((request) => postOctets(this.path(`/go-back${this.curves()}`), { revision }, request));
   }
 
   /** Takes beats from a table. */
   takeBeats(table) {
-    return this.next(() => this.store(() => postTable(this.path(`/beats${this.curves()}`), table)));
+    return this.change((request) => postTable(this.path(`/beats${this.curves()}`), table, request));
+  }
+
+  /** Makes a change after all before it, under one id however often it has to be sent. */
+  change(call) {
+    const request = newRequest();
+    return this.next(() => this.store(() => call(request)));
   }
 
   async store(call) {

@@ -46,9 +46,36 @@ public final class RunningApp {
         .add(name, name, context.getBean(PasswordEncoder.class).encode(password));
   }
 
+  /** Adds an account that has a role in the demo production; gives its Basic header. */
+  public String addMember(String name, String role) {
+    addAccount(name, name + "-password");
+    Answer put =
+        send(
+            demoRequest("/api/productions/" + demoProduction() + "/members/" + name)
+                .PUT(HttpRequest.BodyPublishers.ofString("{\"role\":\"" + role + "\"}")));
+    if (put.status() != 204) {
+      throw new IllegalStateException(put.text());
+    }
+    return basic(name, name + "-password");
+  }
+
+  public Path databaseFolder() {
+    return databaseFolder;
+  }
+
+  /** The port on loopback. */
+  public int port() {
+    return URI.create(address).getPort();
+  }
+
   /** A part of the application itself. */
   public <T> T bean(Class<T> type) {
     return context.getBean(type);
+  }
+
+  /** The one of that name, where there are several of a type. */
+  public <T> T bean(String name, Class<T> type) {
+    return context.getBean(name, type);
   }
 
   /** Ends the private database server at once, as a power cut would. */

@@ -79,7 +79,7 @@ class HistoryApiTest {
     assertThat(dolly.get("place").get("amount").doubleValue()).isCloseTo(0.5, within(1e-9));
     assertThat(dolly.get("place").get("frame").doubleValue()).isGreaterThanOrEqualTo(1144);
     assertThat(dolly.get("turn").get("amount").doubleValue()).isZero();
-    assertThat(app.post(path(shot, "/versions"), "{\"name\":\"first take\",\"revision\":2}").text())
+    assertThat(app.post(path(shot, "/versions"), "{\"name\":\"First take\",\"revision\":2}").text())
         .contains("is already the name of revision 1");
     app.post(path(shot, "/go-back"), "{\"revision\":1}");
     assertThat(app.get(path(shot, "/history")).json().get(0).get("summary").stringValue())

@@ -229,7 +229,7 @@ class ShotApiTest {
   void docs_describeTheCalls() {
     JsonNode paths = app.get("/api/docs").json().get("paths");
     assertThat(paths.has("/api/shots/{id}/edits")).isTrue();
-    assertThat(paths.has("/api/productions/{id}/imports")).isTrue();
+    assertThat(paths.has("/api/productions/{production}/imports")).isTrue();
     assertThat(paths.has("/api/shots/{id}/export/{format}")).isTrue();
     assertThat(paths.propertyNames())
         .contains(

@@ -1,0 +1,62 @@
+package idlelens.web.wire;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+
+/** The other side of a connection, as slow and as deaf as a test wants it. */
+public final class Peer implements AutoCloseable {
+  private final Socket socket = new Socket();
+
+  public Peer(int port) throws IOException {
+    socket.setReceiveBufferSize(4096); // a deaf one is soon full
+    socket.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 2000);
+    socket.setSoTimeout(20_000);
+  }
+
+  /** Sends some text, and waits for nothing. */
+  public Peer say(String text) throws IOException {
+    OutputStream out = socket.getOutputStream();
+    out.write(text.getBytes(StandardCharsets.ISO_8859_1));
+    out.flush();
+    return this;
+  }
+
+  /** Asks for something with no body. */
+  public Peer ask(String method, String path, String... headers) throws IOException {
+    StringBuilder head =
+        new StringBuilder(method + " " + path + " HTTP/1.1\r\nHost: localhost\r\n");
+    for (String header : headers) {
+      head.append(header).append("\r\n");
+    }
+    return say(head.append("\r\n").toString());
+  }
+
+  /** Reads until some text has come; gives all up to it, or up to the end of the connection. */
+  public String hear(String until) throws IOException {
+    StringBuilder heard = new StringBuilder();
+    InputStream in = socket.getInputStream();
+    while (heard.indexOf(until) < 0) {
+      int next = in.read();
+      if (next < 0) {
+        return heard.toString();
+      }
+      heard.append((char) next);
+    }
+    return heard.toString();
+  }
+
+  /** Whether the other side has ended the connection, once all it sent is read. */
+  public boolean isEnded() throws IOException {
+    return !hear("\n\n\n\n\n").contains("\n\n\n\n\n");
+  }
+
+  @Override
+  public void close() throws IOException {
+    socket.close();
+  }
+}
