@@ -28,6 +28,8 @@ import org.apache.commons.csv.CSVRecord;
  */
 public final class BeatTable {
   private static final List<String> COLUMNS = List.of("frame", "time", "name", "kind");
+  private static final int MOST_COMMAS = 100;
+  private static final int MOST_LINES_OF_HEAD = 20;
   private static final CSVFormat FORMAT =
       CSVFormat.DEFAULT
           .builder()
@@ -49,7 +51,9 @@ public final class BeatTable {
    */
   public static List<Marker> read(byte[] table, ShotHeader header, Supplier<String> ids)
       throws FormatException {
-    try (CSVParser rows = CSVParser.parse(new StringReader(text(table)), FORMAT)) {
+    String text = text(table);
+    requireShortHead(text);
+    try (CSVParser rows = CSVParser.parse(new StringReader(text), FORMAT)) {
       requireColumns(rows.getHeaderMap());
       List<Marker> markers = new ArrayList<>();
       for (CSVRecord row : rows) {
@@ -74,6 +78,19 @@ public final class BeatTable {
     } catch (CharacterCodingException e) {
       throw new FormatException("file", "not text", "CSV in UTF-8");
     }
+  }
+
+  /** A line of many columns takes far more memory than its text, so it is not even taken apart. */
+  private static void requireShortHead(String text) throws FormatException {
+    long commas =
+        text.lines().limit(MOST_LINES_OF_HEAD).mapToLong(BeatTable::commas).max().orElse(0);
+    if (commas > MOST_COMMAS) {
+      throw new FormatException("head", commas + 1 + " columns", "at most " + COLUMNS.size());
+    }
+  }
+
+  private static long commas(String line) {
+    return line.chars().filter(c -> c == ',').count();
   }
 
   private static void requireColumns(Map<String, Integer> head) throws FormatException {

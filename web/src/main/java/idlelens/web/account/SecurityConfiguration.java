@@ -56,12 +56,21 @@ class SecurityConfiguration {
         csrf ->
             csrf.requireCsrfProtectionMatcher(SecurityConfiguration::canBeForged)
                 .csrfTokenRepository(new FormTokens()));
-    http.requestCache(cache -> cache.requestCache(new CookieRequestCache()));
+    http.requestCache(cache -> cache.requestCache(pages()));
     http.exceptionHandling(
         errors -> errors.defaultAuthenticationEntryPointFor(new ApiEntryPoint(), api));
     http.addFilterBefore(new StandingLogin(accounts), BasicAuthenticationFilter.class);
     http.headers(headers -> headers.defaultsDisabled().cacheControl(cache -> {}));
     return http.build();
+  }
+
+  /** Remembers the page that somebody wanted before the log-in; in a cookie, not in a session. */
+  private static CookieRequestCache pages() {
+    CookieRequestCache cache = new CookieRequestCache();
+    cache.setRequestMatcher(
+        request ->
+            request.getMethod().equals("GET") && request.getRequestURI().startsWith("/shots/"));
+    return cache;
   }
 
   private static AuthenticationFailureHandler failed() {

@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
-import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
 /** Answers calls of the API with problems. */
@@ -23,16 +22,6 @@ class ApiProblems extends ResponseEntityExceptionHandler {
 
   ApiProblems(Problems problems) {
     this.problems = problems;
-  }
-
-  @ExceptionHandler(MultipartException.class)
-  ResponseEntity<Object> unreadableForm(MultipartException e) {
-    return answer(
-        Problems.problem(
-            HttpStatus.BAD_REQUEST,
-            "Not readable",
-            "The form cannot be read; allowed: multipart/form-data with a boundary, at most 40"
-                + " parts"));
   }
 
   @ExceptionHandler(Throwable.class)

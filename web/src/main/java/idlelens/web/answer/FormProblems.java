@@ -1,0 +1,19 @@
+package idlelens.web.answer;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.multipart.MultipartException;
+
+/** Forms that cannot be read, which is found out before it is known whose they are. */
+@RestControllerAdvice
+class FormProblems {
+  @ExceptionHandler(MultipartException.class)
+  ProblemDetail unreadable(MultipartException e) {
+    return Problems.problem(
+        HttpStatus.BAD_REQUEST,
+        "Not readable",
+        "The form cannot be read; allowed: multipart/form-data with a boundary, at most 40 parts");
+  }
+}
