@@ -2,17 +2,13 @@ package idlelens.web.database;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import idlelens.web.IdleLens;
+import idlelens.web.app.ApplicationProcess;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
@@ -31,7 +27,7 @@ class DurabilityTest {
           + "\"keying\":\"whole-pose\"}";
 
   private Path folder;
-  private Process process;
+  private ApplicationProcess running;
   private RunningApp app;
 
   @BeforeEach
@@ -41,55 +37,13 @@ class DurabilityTest {
 
   @AfterEach
   void endAll() throws Exception {
-    process.destroy();
-    process.waitFor(30, TimeUnit.SECONDS);
+    running.close();
     IdleLensExtension.deleteFolder(folder);
   }
 
   private void start(String... more) throws Exception {
-    int port;
-    try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-      port = socket.getLocalPort();
-    }
-    Path database = folder.resolve("database");
-    List<String> command =
-        new ArrayList<>(
-            List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-XX:TieredStopAtLevel=1", // it is started often, and computes little
-                "-cp",
-                System.getProperty("java.class.path"),
-                IdleLens.class.getName(),
-                "--server.port=" + port,
-                "--idle-lens.demo=true",
-                "--idle-lens.password-rounds=4",
-                "--idle-lens.database.folder=" + database));
-    command.addAll(List.of(more));
-    process =
-        new ProcessBuilder(command)
-            .redirectErrorStream(true)
-            .redirectOutput(folder.resolve("application.log").toFile())
-            .start();
-    app = new RunningApp("http://127.0.0.1:" + port, database);
-    waitUntilUp();
-  }
-
-  private void waitUntilUp() throws InterruptedException {
-    for (int i = 0; i < 300; i++) {
-      try {
-        boolean up =
-            app.send(app.request("/api/health").GET()).status() == 200
-                && app.get("/api/shots").text().contains("Two cameras");
-        if (up) {
-          return;
-        }
-      } catch (RuntimeException notYet) {
-        assertThat(process.isAlive()).as("the application runs").isTrue();
-      }
-      Thread.sleep(200);
-    }
-    throw new AssertionError("The application did not come up");
+    running = ApplicationProcess.start(folder, more);
+    app = running.app();
   }
 
   /** Streams edits until the other side is gone; gives the last acknowledged revision. */
@@ -130,7 +84,7 @@ class DurabilityTest {
   void kill9_ofApplicationAndDatabase_losesNoAcknowledgedRevision() throws Exception {
     start();
     long shot = app.demoShot("Quay walk");
-    Process first = process;
+    Process first = running.process();
     RunningApp firstApp = app;
     long acknowledged =
         streamEdits(
@@ -150,8 +104,8 @@ class DurabilityTest {
   void kill9_ofTheApplicationAlone_endsItsDatabaseAtTheNextStart() throws Exception {
     start();
     long shot = app.demoShot("Quay walk");
-    long acknowledged = streamEdits(shot, process::destroyForcibly, 40);
-    process.waitFor(20, TimeUnit.SECONDS);
+    long acknowledged = streamEdits(shot, running.process()::destroyForcibly, 40);
+    running.process().waitFor(20, TimeUnit.SECONDS);
     start();
     assertReadable(shot, acknowledged);
   }
@@ -161,7 +115,7 @@ class DurabilityTest {
     start();
     long shot = app.demoShot("Quay walk");
     long acknowledged = streamEdits(shot, app::killDatabase, 40);
-    waitUntilUp();
+    running.waitUntilUp();
     assertReadable(shot, acknowledged);
   }
 
