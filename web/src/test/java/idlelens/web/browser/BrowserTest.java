@@ -80,6 +80,11 @@ abstract class BrowserTest {
     complaints.clear();
   }
 
+  /** The next test logs in anew, since this one ended the log-in of all. */
+  protected void forgetLogIn() {
+    loggedIn = null;
+  }
+
   private String logIn(BrowserContext fresh) {
     Page page = fresh.newPage();
     page.navigate(app.address() + "/login");
