@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.StoppedException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -135,5 +136,37 @@ class CurveFitTest {
   void reduce_heldKeys_stay() {
     Curve curve = Curves.of(Tangent.Kind.HOLD, 0, 0, 10, 4, 20, 1);
     assertThat(KeyReduction.reduce(curve, 0.1)).isSameAs(curve);
+  }
+
+  @Test
+  void reduce_muchNoise_endsSoon_andStaysWithinTolerance() {
+    Curve noise = Curves.noise(60_000, Tangent.Kind.FLOW);
+    Curve fewer = KeyReduction.reduce(noise, 1);
+    assertThat(fewer.keys().size()).isLessThan(50_000);
+    for (int frame = 20_000; frame < 20_200; frame++) {
+      assertThat(fewer.at(frame)).isCloseTo(noise.at(frame), within(1.0 + 1e-9));
+    }
+  }
+
+  @Test
+  void reduce_isStoppedOnTheWay() {
+    Curve noise = Curves.noise(2_000, Tangent.Kind.FLOW);
+    Thread.currentThread().interrupt();
+    try {
+      assertThatThrownBy(() -> KeyReduction.reduce(noise, 1)).isInstanceOf(StoppedException.class);
+    } finally {
+      assertThat(Thread.interrupted()).isTrue();
+    }
+  }
+
+  @Test
+  void oneValue_isTheSameBeforeAndAfterAllSegmentsAreMade() {
+    for (int seed = 0; seed < 300; seed++) {
+      Curve curve = Curves.random(new Random(seed));
+      for (double frame = -30; frame < 300; frame += 0.83) {
+        double alone = new Curve(0, curve.keys(), curve.before(), curve.after()).at(frame);
+        assertThat(alone).isEqualTo(curve.player().at(frame));
+      }
+    }
   }
 }

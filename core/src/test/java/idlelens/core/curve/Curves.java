@@ -40,6 +40,16 @@ public final class Curves {
     return new Curve(0, keys, chosen[0], chosen[1]);
   }
 
+  /** A key on every frame, each at another height: what a reader of motion gives at its worst. */
+  public static Curve noise(int count, Tangent tangent) {
+    Random random = new Random(count);
+    List<Key> keys = new ArrayList<>(count);
+    for (int i = 0; i < count; i++) {
+      keys.add(new Key(i, random.nextGaussian(), tangent));
+    }
+    return new Curve(0, keys);
+  }
+
   private static Tangent tangent(Random random) {
     int which = random.nextInt(8);
     if (which < 4) {

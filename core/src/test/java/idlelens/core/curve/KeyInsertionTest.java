@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.rule.RefusedException;
 import java.util.List;
 import java.util.Random;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -35,6 +37,40 @@ class KeyInsertionTest {
     Curve with = KeyInsertion.insert(curve, frame, SETTLE);
     assertThat(with.indexOf(frame)).isNotNegative();
     assertSame(curve, with, first - 100, last + 100);
+  }
+
+  @Property(tries = 1000)
+  void insertAll_isAsOneAfterAnother_inTheOrderOfTheFrames(@ForAll @LongRange(min = 0) long seed) {
+    Random random = new Random(seed);
+    Curve curve = Curves.random(random);
+    double first = curve.keys().get(0).frame();
+    double last = curve.keys().get(curve.keys().size() - 1).frame();
+    TreeSet<Double> frames = new TreeSet<>();
+    for (int i = 0; i < 1 + random.nextInt(12); i++) {
+      double frame = first + (last - first) * (random.nextDouble() * 2 - 0.4);
+      frames.add(random.nextBoolean() ? Math.rint(frame) : frame);
+    }
+    Curve one = curve;
+    try {
+      for (double frame : frames) {
+        one = KeyInsertion.insert(one, frame, SETTLE);
+      }
+    } catch (RefusedException e) {
+      assertThatThrownBy(() -> KeyInsertion.insertAll(curve, frames, SETTLE))
+          .isInstanceOf(RefusedException.class);
+      return;
+    }
+    assertThat(KeyInsertion.insertAll(curve, frames, SETTLE)).isEqualTo(one);
+  }
+
+  @Test
+  void insertAll_ofManyIntoMany_endsSoon() {
+    Curve curve = Curves.noise(60_000, SETTLE);
+    List<Double> frames =
+        IntStream.range(0, 20_000).mapToObj(i -> i * 2.9 + 0.33).toList(); // inside and behind
+    Curve with = KeyInsertion.insertAll(curve, frames, SETTLE);
+    assertThat(with.keys()).hasSize(80_000);
+    assertSame(curve, with, 30_000, 30_050);
   }
 
   @Property(tries = 300)

@@ -150,4 +150,44 @@ class RetimingTest {
     assertThatThrownBy(() -> ramp(true, List.of(), 5, 1, 5, 2))
         .hasMessageContaining("keys[1].frame is 5.0");
   }
+
+  @Test
+  void ramp_ofOneSpeed_isAStretch() {
+    Ramp twice = ramp(false, List.of(), 100, 2, 300, 2);
+    assertThat(twice.at(250)).isCloseTo(175, within(1e-9));
+    assertThat(twice.growth()).isCloseTo(-100, within(1e-9));
+  }
+
+  @Property(tries = 100)
+  void ramp_isTheSameAtEveryLength_andCostsTheSame(
+      @ForAll @DoubleRange(min = 0.05, max = 20) double first,
+      @ForAll @DoubleRange(min = 0.05, max = 20) double second) {
+    Ramp near = ramp(true, List.of(), 0, first, 40, second, 100, 1);
+    Ramp far = ramp(true, List.of(), 0, first, 400_000, second, 1_000_000, 1);
+    for (double part = 0; part <= 1; part += 0.037) {
+      assertThat(far.at(part * 1e6) / 1e4).isCloseTo(near.at(part * 100), within(1e-7));
+    }
+  }
+
+  @Property(tries = 60)
+  void ramp_isTheIntegralOfItsSlowness(
+      @ForAll @DoubleRange(min = 0.05, max = 20) double first,
+      @ForAll @DoubleRange(min = 0.05, max = 20) double second) {
+    Ramp ramp = ramp(false, List.of(), 0, first, 60, second);
+    Curve speed = Curves.of(SETTLE, 0, first, 60, second);
+    int parts = 60_000; // the midpoint rule, fine enough to be no matter
+    double sum = 0;
+    for (int i = 0; i < parts; i++) {
+      sum += 60.0 / parts / speed.at((i + 0.5) * 60 / parts);
+      if (i + 1 == parts / 3 || i + 1 == parts) {
+        assertThat(ramp.at((i + 1) * 60.0 / parts)).isCloseTo(sum, within(1e-6 * (1 + sum)));
+      }
+    }
+  }
+
+  @Test
+  void ramp_overLongerThanAnyShot_isRefused() {
+    assertThatThrownBy(() -> ramp(true, List.of(), 0, 1, 2e6, 2))
+        .hasMessageContaining("points.range is 2000000.0; allowed: 0 to 1100000");
+  }
 }

@@ -34,4 +34,36 @@ class RequireTest {
     assertThat(inner.inside("keys[3]")).hasMessage("keys[3].frame is 12; allowed: less");
     assertThat(new RefusedException("", 1, "2").inside("here").where()).isEqualTo("here");
   }
+
+  @Test
+  void names_areCountedByCharacters_andTrimmed() {
+    String smileys = "\uD83D\uDE00".repeat(12);
+    assertThat(Require.name("  " + smileys + " ", 12, "name")).isEqualTo(smileys);
+    assertThat(Require.name("Käpt’n Ottoline – née Möwe", 60, "name")).hasSize(26);
+    assertThatThrownBy(() -> Require.name(smileys + "x", 12, "name"))
+        .hasMessageContaining("1 to 12 characters");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "a\u0000b",
+        "a\nb",
+        "half\uD83D",
+        "\uDE00half",
+        "turned\u202Eback",
+        "in\u2066side",
+        "line\u2028end",
+        "\u200B",
+        "\u2060\u200D",
+        "\u3164",
+        "\u2800",
+        "\u0301",
+        ""
+      })
+  void namesThatAreNone_areRefused(String name) {
+    assertThatThrownBy(() -> Require.name(name, 80, "name"))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageStartingWith("name is ");
+  }
 }

@@ -54,9 +54,6 @@ public record JsonPlace(JsonNode node, String path) {
       if (node == null || node.isMissingNode()) {
         throw new FormatException("file", "empty", "JSON");
       }
-      if (parser.nextToken() != null) {
-        throw new FormatException(place(parser), "more after its end", "one JSON value");
-      }
       return new JsonPlace(node, "");
     } catch (CountingParser.TooMany e) {
       throw new FormatException("file", e.getMessage(), limits.allowed());
@@ -64,10 +61,6 @@ public record JsonPlace(JsonNode node, String path) {
       String where = e.getLocation() == null ? "file" : place(e.getLocation());
       throw new FormatException(where, "not readable (" + e.getOriginalMessage() + ")", "JSON");
     }
-  }
-
-  private static String place(JsonParser parser) {
-    return place(parser.currentTokenLocation());
   }
 
   private static String place(TokenStreamLocation at) {
