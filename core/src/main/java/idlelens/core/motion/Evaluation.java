@@ -156,6 +156,11 @@ public final class Evaluation {
     return motion;
   }
 
+  /** Whether a node stands where it is at every sample, which takes no more room than one. */
+  public boolean isStill(String nodeId) {
+    return of(nodeId).world().x().length == 1;
+  }
+
   /** The pose in the world of a node at a sample. */
   public RigidPose pose(String nodeId, int sample) {
     return of(nodeId).world().pose(sample);

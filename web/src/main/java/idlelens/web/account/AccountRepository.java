@@ -104,7 +104,7 @@ public class AccountRepository {
   }
 
   /** Gives an account another password; its log-ins end. */
-  void setPassword(String name, String passwordHash) {
+  public void setPassword(String name, String passwordHash) {
     int rows =
         transactions.write(
             () ->

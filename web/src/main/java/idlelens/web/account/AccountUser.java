@@ -13,6 +13,11 @@ import java.security.Principal;
 public record AccountUser(long id, String name, String shownName, String passwordHash)
     implements Visitor, Principal, Serializable {
   @Override
+  public String proof() {
+    return passwordHash;
+  }
+
+  @Override
   public String getName() {
     return name;
   }

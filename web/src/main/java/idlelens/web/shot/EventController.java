@@ -52,7 +52,7 @@ class EventController {
     String name =
         window.length() > MOST_WINDOW_NAME ? window.substring(0, MOST_WINDOW_NAME) : window;
     ShotEvents.Window listener =
-        new ShotEvents.Window(id, name, visitor.id(), session == null ? "" : session.getId());
+        new ShotEvents.Window(id, name, visitor, session == null ? "" : session.getId());
     return Answers.inPieces(
         request, MediaType.TEXT_EVENT_STREAM, events.listen(listener, shots.revision(id)));
   }

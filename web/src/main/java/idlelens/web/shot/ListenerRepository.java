@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.MEMBERSHIP;
 import static idlelens.web.database.schema.Tables.SHOT;
 
@@ -17,18 +18,20 @@ class ListenerRepository {
     this.sql = sql;
   }
 
-  /** That an account may hear of a shot. */
-  record Allowed(long shotId, long accountId) {}
+  /** That an account may hear of a shot, with the password that it has. */
+  record Allowed(long shotId, long accountId, String proof) {}
 
   /** All who may hear of some shots that are there. */
   Set<Allowed> allowed(Collection<Long> shotIds) {
-    return sql.select(SHOT.ID, MEMBERSHIP.ACCOUNT_ID)
+    return sql.select(SHOT.ID, MEMBERSHIP.ACCOUNT_ID, ACCOUNT.PASSWORD_HASH)
         .from(SHOT)
         .join(MEMBERSHIP)
         .on(MEMBERSHIP.PRODUCTION_ID.eq(SHOT.PRODUCTION_ID))
+        .join(ACCOUNT)
+        .on(ACCOUNT.ID.eq(MEMBERSHIP.ACCOUNT_ID))
         .where(SHOT.ID.in(shotIds))
         .and(SHOT.DELETED_AT.isNull())
-        .fetchSet(r -> new Allowed(r.value1(), r.value2()));
+        .fetchSet(r -> new Allowed(r.value1(), r.value2(), r.value3()));
   }
 
   Set<Long> shotsOf(long productionId) {

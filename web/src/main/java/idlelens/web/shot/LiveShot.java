@@ -1,22 +1,31 @@
 package idlelens.web.shot;
 
 import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.ShotText;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 
 /**
  * A shot at a revision, with its motion and its text. Both are made when they are first asked for,
  * from those of the revision before where there are any.
  */
 final class LiveShot {
+  private static final int MOST_KEPT_ANSWERS = 32;
+  private static final int MOST_KEPT_OCTETS = 256 << 10;
+
   private final long revision;
   private final Shot shot;
-  private final Evaluation lender;
-  private final ShotText textLender;
+  private final Map<Asked, byte[]> answers = new ConcurrentHashMap<>();
+  private Evaluation lender;
+  private ShotText textLender;
   private Evaluation motion;
   private ShotText text;
+  private long weight;
 
   private LiveShot(long revision, Shot shot, Evaluation lender, ShotText textLender) {
     this.revision = revision;
@@ -41,8 +50,54 @@ final class LiveShot {
   synchronized Evaluation motion() {
     if (motion == null) {
       motion = Evaluation.of(shot, grid(shot), lender);
+      weight = ownSamples(motion, lender);
+      lender = null; // what it lent is in here now; the rest of it may go
     }
     return motion;
+  }
+
+  /** Samples that an evaluation does not share with the one that lent to it. */
+  private static long ownSamples(Evaluation made, Evaluation lender) {
+    boolean sameGrid = lender != null && lender.grid().equals(made.grid());
+    long nodes =
+        made.shot().nodes().stream()
+            .map(Node::id)
+            .filter(id -> !made.isStill(id))
+            .filter(id -> !sameGrid || !made.shares(id, lender))
+            .count();
+    return nodes * made.grid().count();
+  }
+
+  /** How many samples there are in memory only for this. */
+  synchronized long weight() {
+    return weight;
+  }
+
+  /**
+   * Who asks what led here.
+   *
+   * @param since the revision that the asker has
+   */
+  record Asked(long since, DrawnCurves drawn) {}
+
+  /** The answer to those who ask alike, made once. */
+  byte[] answer(Asked asked, Supplier<byte[]> making) {
+    byte[] known = answers.get(asked);
+    if (known != null) {
+      return known;
+    }
+    byte[] made = making.get();
+    if (made.length <= MOST_KEPT_OCTETS && answers.size() < MOST_KEPT_ANSWERS) {
+      answers.put(asked, made);
+    }
+    return made;
+  }
+
+  /** It is no longer the newest: its text and its answers are hardly asked for again. */
+  synchronized void grewOld() {
+    text = null;
+    textLender = null;
+    answers.clear();
   }
 
   /**
@@ -64,6 +119,7 @@ final class LiveShot {
   synchronized byte[] text() {
     if (text == null) {
       text = textLender == null ? ShotText.of(shot) : textLender.next(shot);
+      textLender = null;
     }
     return text.octets();
   }

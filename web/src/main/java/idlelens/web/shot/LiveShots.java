@@ -9,22 +9,33 @@ import org.springframework.stereotype.Component;
 
 /**
  * The shots worked on lately with their latest revisions, so that neither an edit nor another
- * window that catches up need read a document again.
+ * window that catches up need read a document again. Bounded by what they weigh: those not worked
+ * on for longest go first, then the oldest revisions of those that are.
  */
 @Component
 class LiveShots {
-  private static final int MOST = 24;
-  private static final int MOST_REVISIONS = 6;
+  private static final int MOST_SHOTS = 48;
+  private static final int MOST_REVISIONS = 48;
 
-  private final Map<Long, Deque<LiveShot>> shots =
-      new LinkedHashMap<>(MOST, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
+  /** Of a sample with all that is computed along the way. */
+  private static final long OCTETS_OF_A_SAMPLE = 220;
 
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Long, Deque<LiveShot>> eldest) {
-          return size() > MOST;
-        }
-      };
+  /** The part of the memory that they may take. */
+  private static final int SHARE = 3;
+
+  private final long mostWeight;
+  private final Map<Long, Deque<LiveShot>> shots = new LinkedHashMap<>(MOST_SHOTS, 0.75f, true);
+
+  LiveShots() {
+    this(Runtime.getRuntime().maxMemory() / SHARE / OCTETS_OF_A_SAMPLE);
+  }
+
+  /**
+   * @param mostWeight the most samples kept
+   */
+  LiveShots(long mostWeight) {
+    this.mostWeight = mostWeight;
+  }
 
   /** The newest state known of a shot. */
   synchronized Optional<LiveShot> find(long shotId) {
@@ -41,10 +52,31 @@ class LiveShots {
 
   synchronized void put(long shotId, LiveShot shot) {
     Deque<LiveShot> revisions = shots.computeIfAbsent(shotId, id -> new ArrayDeque<>());
+    if (!revisions.isEmpty() && revisions.getLast().revision() >= shot.revision()) {
+      return; // somebody was faster
+    }
+    if (!revisions.isEmpty()) {
+      revisions.getLast().grewOld();
+    }
     revisions.addLast(shot);
     if (revisions.size() > MOST_REVISIONS) {
       revisions.removeFirst();
     }
+    makeRoom(shotId);
+  }
+
+  private void makeRoom(long inHand) {
+    while (shots.size() > MOST_SHOTS || shots.size() > 1 && weight() > mostWeight) {
+      shots.remove(shots.keySet().iterator().next());
+    }
+    Deque<LiveShot> revisions = shots.get(inHand);
+    while (revisions.size() > 1 && weight() > mostWeight) {
+      revisions.removeFirst();
+    }
+  }
+
+  private long weight() {
+    return shots.values().stream().flatMap(Deque::stream).mapToLong(LiveShot::weight).sum();
   }
 
   synchronized void forget(long shotId) {

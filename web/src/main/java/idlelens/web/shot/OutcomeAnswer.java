@@ -23,7 +23,7 @@ class OutcomeAnswer {
     if (wantsOctets(accept)) {
       return ResponseEntity.ok()
           .contentType(MediaType.APPLICATION_OCTET_STREAM)
-          .body(octets.outcome(outcome, drawn));
+          .body(octetsOf(outcome, drawn));
     }
     Map<String, Object> answer = new LinkedHashMap<>();
     answer.put("revision", outcome.after().revision());
@@ -32,6 +32,17 @@ class OutcomeAnswer {
     return ResponseEntity.ok()
         .contentType(MediaType.APPLICATION_JSON)
         .body(JsonPlace.mapper().writeValueAsBytes(answer));
+  }
+
+  /** Of what is stored, the same for all who had the same before. */
+  private byte[] octetsOf(EditOutcome outcome, DrawnCurves drawn) {
+    return outcome.stored()
+        ? outcome
+            .after()
+            .answer(
+                new LiveShot.Asked(outcome.before().revision(), drawn),
+                () -> octets.outcome(outcome, drawn))
+        : octets.outcome(outcome, drawn);
   }
 
   static boolean wantsOctets(String accept) {

@@ -1,6 +1,7 @@
 package idlelens.web.shot;
 
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.access.Visitor;
 import idlelens.web.wire.EventQueue;
 import idlelens.web.wire.Pieces;
 import idlelens.web.work.BusyException;
@@ -40,13 +41,19 @@ public class ShotEvents {
     private final long shotId;
     private final String name;
     private final long accountId;
+    private final String proof;
     private final String session;
 
-    Window(long shotId, String name, long accountId, String session) {
+    Window(long shotId, String name, Visitor visitor, String session) {
       this.shotId = shotId;
       this.name = name;
-      this.accountId = accountId;
+      this.accountId = visitor.id();
+      this.proof = visitor.proof();
       this.session = session;
+    }
+
+    private ListenerRepository.Allowed claim() {
+      return new ListenerRepository.Allowed(shotId, accountId, proof);
     }
 
     public long shotId() {
@@ -145,10 +152,7 @@ public class ShotEvents {
     }
     List<Long> shots = windows.stream().map(Window::shotId).distinct().toList();
     Set<ListenerRepository.Allowed> allowed = repository.allowed(shots);
-    endWhere(
-        w ->
-            windows.contains(w)
-                && !allowed.contains(new ListenerRepository.Allowed(w.shotId(), w.accountId())));
+    endWhere(w -> windows.contains(w) && !allowed.contains(w.claim()));
   }
 
   /** Ends what an account hears of the shots of a production that it has left. */

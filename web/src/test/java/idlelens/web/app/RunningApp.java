@@ -46,6 +46,13 @@ public final class RunningApp {
         .add(name, name, context.getBean(PasswordEncoder.class).encode(password));
   }
 
+  /** Gives an account another password, as the command does. */
+  public void setPassword(String name, String password) {
+    context
+        .getBean(AccountRepository.class)
+        .setPassword(name, context.getBean(PasswordEncoder.class).encode(password));
+  }
+
   /** Adds an account that has a role in the demo production; gives its Basic header. */
   public String addMember(String name, String role) {
     addAccount(name, name + "-password");

@@ -53,7 +53,8 @@ class TroubleTest extends BrowserTest {
     Page page = openFloor(shot);
     logOut(page);
     page.waitForSelector("dialog[aria-label='Log in again']");
-    assertThat(page.textContent("#saved")).contains("You are logged out");
+    page.waitForFunction(
+        "() => /You are logged out/.test(document.getElementById('saved').textContent)");
     // somebody else works meanwhile
     app.edit(shot, "{\"edit\":\"rename\",\"id\":\"keeper\",\"name\":\"Watch\"}");
     logIn(page, "demo", "wrong");

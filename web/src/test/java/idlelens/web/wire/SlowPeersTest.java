@@ -164,6 +164,17 @@ class SlowPeersTest {
     app.delete("/api/productions/" + app.demoProduction() + "/members/listens-a-while");
     assertThat(member.isEnded()).isTrue();
 
+    app.addMember("changes-soon", "viewer");
+    Peer changes =
+        peer()
+            .ask(
+                "GET",
+                path + "changes",
+                "Authorization: " + RunningApp.basic("changes-soon", "changes-soon-password"));
+    changes.hear("event:revision");
+    app.setPassword("changes-soon", "another-password");
+    assertThat(changes.isEnded()).isTrue();
+
     Peer own = listener(shot, "own");
     own.hear("event:revision");
     app.delete("/api/shots/" + shot);
