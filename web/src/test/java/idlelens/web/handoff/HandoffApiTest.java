@@ -3,14 +3,19 @@ package idlelens.web.handoff;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import idlelens.exchange.json.ShotJson;
+import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.io.IOException;
+import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
@@ -116,6 +121,39 @@ class HandoffApiTest {
             imports(), Map.of("boom.json", wrong.getBytes(StandardCharsets.UTF_8)), Map.of());
     assertThat(answer.status()).isEqualTo(422);
     assertThat(answer.json().get("detail").stringValue()).contains("content of that hash");
+  }
+
+  @Test
+  void json_withGarbageUnderItsRightHash_isRefused_andNothingIsKept() throws Exception {
+    long shot =
+        app.upload(imports(), files("boom-shot.glb"), Map.of()).json().get("shotId").longValue();
+    String text = app.get("/api/shots/" + shot + "/export/json").text();
+    Matcher asset = Pattern.compile("\"([0-9a-f]{64})\" : \"[^\"]+\"").matcher(text);
+    assertThat(asset.find()).isTrue();
+    byte[] garbage = "ILM1 and then nothing that is any triangle".getBytes(StandardCharsets.UTF_8);
+    String hash = MeshOctets.hash(garbage);
+    String wrong =
+        text.replace(
+                asset.group(),
+                "\"" + hash + "\" : \"" + Base64.getEncoder().encodeToString(garbage) + "\"")
+            .replace(asset.group(1), hash);
+    int before = app.get("/api/shots").json().size();
+    RunningApp.Answer answer =
+        app.upload(
+            imports(), Map.of("boom.json", wrong.getBytes(StandardCharsets.UTF_8)), Map.of());
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.json().get("where").stringValue()).startsWith("assets." + hash);
+    assertThat(app.get("/api/shots").json().size()).isEqualTo(before);
+  }
+
+  @Test
+  void head_ofAnExport_leavesNoTrace() {
+    long shot = app.copyOf("Lamp room");
+    String path = "/api/shots/" + shot + "/export/glb";
+    app.send(app.demoRequest(path).method("HEAD", HttpRequest.BodyPublishers.noBody()));
+    assertThat(app.get("/api/shots/" + shot + "/handoffs").json().size()).isZero();
+    assertThat(app.get(path).status()).isEqualTo(200);
+    assertThat(app.get("/api/shots/" + shot + "/handoffs").json().size()).isEqualTo(1);
   }
 
   @Test
