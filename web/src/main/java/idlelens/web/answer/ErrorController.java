@@ -7,6 +7,7 @@ import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -20,27 +21,43 @@ import tools.jackson.databind.json.JsonMapper;
 @Hidden
 class ErrorController implements org.springframework.boot.webmvc.error.ErrorController {
   private final JsonMapper mapper;
+  private final Problems problems;
 
-  ErrorController(JsonMapper mapper) {
+  ErrorController(JsonMapper mapper, Problems problems) {
     this.mapper = mapper;
+    this.problems = problems;
   }
 
   @RequestMapping("/error")
   @Needs(Right.ANYONE)
   ModelAndView error(HttpServletRequest request, HttpServletResponse response) throws IOException {
-    Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
-    HttpStatus status =
-        code instanceof Integer number ? HttpStatus.valueOf(number) : HttpStatus.NOT_FOUND;
+    if (response.isCommitted()) {
+      return null; // the other side is gone, or has had half of it
+    }
+    ProblemDetail problem = problem(request);
+    response.setStatus(problem.getStatus());
     String path = String.valueOf(request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI));
     if (!path.startsWith("/api/")) {
-      response.setStatus(status.value());
-      return PageProblems.page(status.value(), words(status));
+      return PageProblems.page(problem.getStatus(), problem.getDetail());
     }
-    ProblemDetail problem = Problems.problem(status, status.getReasonPhrase(), words(status));
-    response.setStatus(status.value());
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.getOutputStream().write(mapper.writeValueAsBytes(problem));
     return null;
+  }
+
+  /** What is known of the cause, such as a database that is gone; else what the status says. */
+  private ProblemDetail problem(HttpServletRequest request) {
+    Throwable cause = (Throwable) request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
+    for (Throwable t = cause; t != null; t = t.getCause()) {
+      Optional<ProblemDetail> known = problems.of(t);
+      if (known.isPresent()) {
+        return known.get();
+      }
+    }
+    Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
+    HttpStatus status =
+        code instanceof Integer number ? HttpStatus.valueOf(number) : HttpStatus.NOT_FOUND;
+    return Problems.problem(status, status.getReasonPhrase(), words(status));
   }
 
   private static String words(HttpStatus status) {

@@ -18,7 +18,7 @@ class SoakTest {
   void crowd_onOneShot_storesAllItsValues(RunningApp app) throws Exception {
     List<String> people = People.join(app, "short-round", 8);
     long[] one = {app.copyOf("Two cameras")};
-    Crowd.Result result = new Crowd(app, people, one, 60).work(Duration.ofSeconds(3), true);
+    Crowd.Result result = new Crowd(app, people, one, 60).work(Duration.ofSeconds(4), true);
     assertThat(result.wrong()).isZero();
     assertThat(result.refused()).isZero();
     assertThat(result.edits().count()).isGreaterThanOrEqualTo(people.size());
