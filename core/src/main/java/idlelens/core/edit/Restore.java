@@ -48,12 +48,21 @@ public record Restore(
   public Shot apply(Shot shot) {
     Map<String, Node> byId = new HashMap<>();
     nodes.forEach(n -> byId.put(n.id(), n));
+    boolean sameNodes = order.equals(shot.nodes().stream().map(Node::id).toList());
+    Shot nodesBack = sameNodes ? shot.withChanged(byId) : shot.withNodes(inOrder(shot, byId));
+    if (header.isEmpty() && markers.isEmpty()) {
+      return nodesBack;
+    }
+    return new Shot(
+        header.orElse(shot.header()), nodesBack.nodes(), markers.orElse(nodesBack.markers()));
+  }
+
+  private List<Node> inOrder(Shot shot, Map<String, Node> byId) {
     List<Node> all = new ArrayList<>();
     for (String id : order) {
       all.add(byId.containsKey(id) ? byId.get(id) : shot.node(id));
     }
-    Shot nodesBack = shot.withNodes(all);
-    return new Shot(header.orElse(shot.header()), all, markers.orElse(nodesBack.markers()));
+    return all;
   }
 
   private static Set<String> ids(List<Node> nodes) {

@@ -2,32 +2,56 @@ package idlelens.exchange.json;
 
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.IdentityHashMap;
 import java.util.Map;
-import java.util.stream.Collectors;
-import tools.jackson.databind.node.ObjectNode;
-import tools.jackson.databind.util.RawValue;
 
 /**
  * The document of a shot as text. It keeps the text of every node, so that the next revision writes
  * anew only the nodes that changed.
  */
 public final class ShotText {
-  private final Map<Node, String> nodes = new IdentityHashMap<>();
+  private static final byte[] NODES = ",\"nodes\":[".getBytes(StandardCharsets.US_ASCII);
+  private static final byte[] MARKERS = ",\"markers\":".getBytes(StandardCharsets.US_ASCII);
+
+  private final Map<Node, byte[]> nodes = new IdentityHashMap<>();
   private final byte[] octets;
 
-  private ShotText(Shot shot, Map<Node, String> earlier) {
+  private ShotText(Shot shot, Map<Node, byte[]> earlier) {
     for (Node node : shot.nodes()) {
-      String known = earlier.get(node);
+      byte[] known = earlier.get(node);
       nodes.put(
-          node,
-          known != null ? known : JsonPlace.mapper().writeValueAsString(NodeJson.write(node)));
+          node, known != null ? known : JsonPlace.mapper().writeValueAsBytes(NodeJson.write(node)));
     }
-    String all = shot.nodes().stream().map(nodes::get).collect(Collectors.joining(",", "[", "]"));
-    ObjectNode out = ShotJson.head(shot);
-    out.putRawValue("nodes", new RawValue(all));
-    ShotJson.writeMarkers(shot, out);
-    octets = JsonPlace.mapper().writeValueAsBytes(out);
+    octets = joined(shot);
+  }
+
+  /** The document, its nodes taken as they are: one object, written here by hand. */
+  private byte[] joined(Shot shot) {
+    byte[] head = JsonPlace.mapper().writeValueAsBytes(ShotJson.head(shot));
+    ByteArrayOutputStream out = new ByteArrayOutputStream(octetsOfNodes() + head.length + 256);
+    out.write(head, 0, head.length - 1); // without its brace
+    out.writeBytes(NODES);
+    boolean first = true;
+    for (Node node : shot.nodes()) {
+      if (!first) {
+        out.write(',');
+      }
+      first = false;
+      out.writeBytes(nodes.get(node));
+    }
+    out.write(']');
+    if (!shot.markers().isEmpty()) {
+      out.writeBytes(MARKERS);
+      out.writeBytes(JsonPlace.mapper().writeValueAsBytes(MarkerJson.write(shot.markers())));
+    }
+    out.write('}');
+    return out.toByteArray();
+  }
+
+  private int octetsOfNodes() {
+    return nodes.values().stream().mapToInt(n -> n.length + 1).sum();
   }
 
   public static ShotText of(Shot shot) {

@@ -15,8 +15,9 @@ import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.Supplier;
+import java.util.function.Function;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -33,6 +34,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @Tag(name = "Edits")
 class EditController {
+  private static final int SMALL_BODY = 64 << 10;
+
   private final ShotService shots;
   private final HistoryRepository history;
   private final OutcomeAnswer answers;
@@ -73,17 +76,20 @@ class EditController {
       @PathVariable long id,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
       @ParameterObject DrawnCurves drawn,
-      @RequestBody byte[] body) {
-    return works.change(
-        id,
-        new Works.Order(asker.request(), asker.accountId(), "an edit"),
-        () -> {
-          Asked asked = Asked.read(body);
-          EditCost cost = EditCost.of(shots.live(id).shot(), asked.edits());
-          cost.requireBearable();
-          return new Works.Costed<>(
-              cost.takesLong(), () -> answers.of(outcome(id, asked, asker), accept, drawn));
-        });
+      @RequestBody byte[] body)
+      throws FormatException {
+    Asked small = body.length <= SMALL_BODY ? Asked.read(body) : null; // the lane need not wait
+    CompletableFuture<EditOutcome> made =
+        works.change(
+            id,
+            new Works.Order(asker.request(), asker.accountId(), "an edit"),
+            () -> {
+              Asked asked = small != null ? small : Asked.read(body);
+              EditCost cost = EditCost.of(shots.likely(id).shot(), asked.edits());
+              cost.requireBearable();
+              return new Works.Costed<>(cost.takesLong(), () -> outcome(id, asked, asker));
+            });
+    return works.answer(made, answer(accept, drawn));
   }
 
   private EditOutcome outcome(long id, Asked asked, Asker asker) {
@@ -100,7 +106,7 @@ class EditController {
       @PathVariable long id,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
       @ParameterObject DrawnCurves drawn) {
-    return inLane(id, asker, "undo", () -> answers.of(shots.undo(id, asker), accept, drawn));
+    return inLane(id, asker, "undo", () -> shots.undo(id, asker), answer(accept, drawn));
   }
 
   @PostMapping("/api/shots/{id}/redo")
@@ -111,7 +117,7 @@ class EditController {
       @PathVariable long id,
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
       @ParameterObject DrawnCurves drawn) {
-    return inLane(id, asker, "redo", () -> answers.of(shots.redo(id, asker), accept, drawn));
+    return inLane(id, asker, "redo", () -> shots.redo(id, asker), answer(accept, drawn));
   }
 
   @PostMapping("/api/shots/{id}/go-back")
@@ -132,7 +138,8 @@ class EditController {
         id,
         asker,
         "going back",
-        () -> answers.of(shots.goBack(id, revision, words(id, revision), asker), accept, drawn));
+        () -> shots.goBack(id, revision, words(id, revision), asker),
+        answer(accept, drawn));
   }
 
   private String words(long id, long revision) {
@@ -156,19 +163,21 @@ class EditController {
       @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
       @ParameterObject DrawnCurves drawn,
       @RequestBody byte[] body) {
-    return works.change(
-        id,
-        new Works.Order(asker.request(), asker.accountId(), "reading beats"),
-        () ->
-            new Works.Costed<>(
-                false, () -> answers.of(shots.takeBeats(id, body, asker), accept, drawn)));
+    return inLane(
+        id, asker, "reading beats", () -> shots.takeBeats(id, body, asker), answer(accept, drawn));
+  }
+
+  private Function<EditOutcome, ResponseEntity<byte[]>> answer(String accept, DrawnCurves drawn) {
+    return outcome -> answers.of(outcome, accept, drawn);
   }
 
   private CompletableFuture<ResponseEntity<byte[]>> inLane(
-      long id, Asker asker, String what, Supplier<ResponseEntity<byte[]>> work) {
-    return works.change(
-        id,
-        new Works.Order(asker.request(), asker.accountId(), what),
-        () -> new Works.Costed<>(false, work::get));
+      long id,
+      Asker asker,
+      String what,
+      Callable<EditOutcome> work,
+      Function<EditOutcome, ResponseEntity<byte[]>> answer) {
+    Works.Order order = new Works.Order(asker.request(), asker.accountId(), what);
+    return works.answer(works.change(id, order, () -> new Works.Costed<>(false, work)), answer);
   }
 }

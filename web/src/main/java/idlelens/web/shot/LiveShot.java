@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.core.edit.Footprint;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -7,6 +8,7 @@ import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.ShotText;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 
@@ -15,6 +17,7 @@ import java.util.function.Supplier;
  * from those of the revision before where there are any.
  */
 final class LiveShot {
+  private static final int NODES_LIKE_A_SAMPLE = 2;
   private static final int MOST_KEPT_ANSWERS = 32;
   private static final int MOST_KEPT_OCTETS = 256 << 10;
 
@@ -26,6 +29,7 @@ final class LiveShot {
   private Evaluation motion;
   private ShotText text;
   private long weight;
+  private volatile Footprint led;
 
   private LiveShot(long revision, Shot shot, Evaluation lender, ShotText textLender) {
     this.revision = revision;
@@ -68,9 +72,21 @@ final class LiveShot {
     return nodes * made.grid().count();
   }
 
-  /** How many samples there are in memory only for this. */
+  /** What there is in memory only for this, in samples. */
   synchronized long weight() {
-    return weight;
+    return weight + shot.nodes().size() / NODES_LIKE_A_SAMPLE;
+  }
+
+  /**
+   * What the edit that led here from the revision before changed; empty where that is not known.
+   */
+  Optional<Footprint> led() {
+    return Optional.ofNullable(led);
+  }
+
+  /** Says what the edit that led here changed. */
+  void ledBy(Footprint footprint) {
+    led = footprint;
   }
 
   /**

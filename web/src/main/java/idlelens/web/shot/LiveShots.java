@@ -1,8 +1,11 @@
 package idlelens.web.shot;
 
+import idlelens.core.edit.Footprint;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -15,16 +18,20 @@ import org.springframework.stereotype.Component;
 @Component
 class LiveShots {
   private static final int MOST_SHOTS = 48;
-  private static final int MOST_REVISIONS = 48;
+  private static final int MOST_REVISIONS = 256;
 
   /** Of a sample with all that is computed along the way. */
   private static final long OCTETS_OF_A_SAMPLE = 220;
+
+  /** To weigh all takes a moment, so it is not done at each edit. */
+  private static final int LOOKED_AFTER = 4;
 
   /** The part of the memory that they may take. */
   private static final int SHARE = 3;
 
   private final long mostWeight;
   private final Map<Long, Deque<LiveShot>> shots = new LinkedHashMap<>(MOST_SHOTS, 0.75f, true);
+  private int puts;
 
   LiveShots() {
     this(Runtime.getRuntime().maxMemory() / SHARE / OCTETS_OF_A_SAMPLE);
@@ -50,6 +57,24 @@ class LiveShots {
         .findFirst();
   }
 
+  /** What led to the revisions after one, the oldest first; empty if not all of it is known. */
+  synchronized Optional<List<Footprint>> ledSince(long shotId, long revision) {
+    Deque<LiveShot> revisions = shots.get(shotId);
+    if (revisions == null || revisions.getFirst().revision() > revision) {
+      return Optional.empty();
+    }
+    List<Footprint> led = new ArrayList<>();
+    for (LiveShot each : revisions) {
+      if (each.revision() > revision) {
+        if (each.led().isEmpty() || each.revision() != revision + led.size() + 1) {
+          return Optional.empty();
+        }
+        led.add(each.led().get());
+      }
+    }
+    return Optional.of(led);
+  }
+
   synchronized void put(long shotId, LiveShot shot) {
     Deque<LiveShot> revisions = shots.computeIfAbsent(shotId, id -> new ArrayDeque<>());
     if (!revisions.isEmpty() && revisions.getLast().revision() >= shot.revision()) {
@@ -62,7 +87,9 @@ class LiveShots {
     if (revisions.size() > MOST_REVISIONS) {
       revisions.removeFirst();
     }
-    makeRoom(shotId);
+    if (puts++ % LOOKED_AFTER == 0 || shots.size() > MOST_SHOTS) {
+      makeRoom(shotId);
+    }
   }
 
   private void makeRoom(long inHand) {

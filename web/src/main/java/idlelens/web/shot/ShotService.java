@@ -78,14 +78,22 @@ public class ShotService {
     return read;
   }
 
+  /**
+   * The newest state as far as this process knows, without asking the database: right unless
+   * somebody else writes to it too, which is found out when something is stored.
+   */
+  LiveShot likely(long shotId) {
+    return live.find(shotId).orElseGet(() -> live(shotId));
+  }
+
   /** A shot as it was at a revision. */
   LiveShot past(long shotId, long revision) {
-    LiveShot now = live(shotId);
-    if (now.revision() == revision) {
-      return now;
+    Optional<LiveShot> known = live.find(shotId, revision);
+    if (known.isPresent()) {
+      return known.get();
     }
-    return live.find(shotId, revision)
-        .orElseGet(() -> now.next(revision, revisions.read(shotId, revision)));
+    LiveShot now = live(shotId);
+    return now.revision() == revision ? now : now.next(revision, revisions.read(shotId, revision));
   }
 
   /** What led from a revision to the newest, for a window that has the first. */
@@ -200,11 +208,12 @@ public class ShotService {
     if (seen >= before.revision()) {
       return;
     }
-    List<ShotRepository.Told> since = repository.since(shotId, seen);
-    if (since.isEmpty()) {
+    Footprint mine = Edit.applyAll(past(shotId, Math.max(1, seen)).shot(), edits).footprint();
+    Optional<List<Footprint>> led = live.ledSince(shotId, seen);
+    if (led.isPresent() && led.get().stream().noneMatch(f -> f.conflictsWith(mine))) {
       return;
     }
-    Footprint mine = Edit.applyAll(past(shotId, Math.max(1, seen)).shot(), edits).footprint();
+    List<ShotRepository.Told> since = repository.since(shotId, seen);
     for (ShotRepository.Told told : since) {
       if (told.footprint().conflictsWith(mine)) {
         throw new ConflictException(
@@ -291,9 +300,10 @@ public class ShotService {
       return first.get();
     }
     for (int i = 0; i < TRIES; i++) {
-      LiveShot before = live(shotId);
+      LiveShot before = i == 0 ? likely(shotId) : live(shotId);
       Planned planned = plan.from(before);
       LiveShot after = before.next(before.revision() + 1, planned.shot());
+      after.ledBy(planned.change().footprint());
       Work.seal();
       if (isWritten(shotId, before, after, planned)) {
         live.put(shotId, after);

@@ -18,6 +18,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
@@ -30,7 +31,8 @@ public final class Works implements DisposableBean {
   private final WorkSettings settings;
   private final Clock clock;
   private final Lanes lanes;
-  private final ExecutorService quick;
+  private final ExecutorService changing;
+  private final ExecutorService reading;
   private final ExecutorService slow;
   private final ScheduledExecutorService deadlines =
       Executors.newSingleThreadScheduledExecutor(named("deadlines"));
@@ -40,7 +42,8 @@ public final class Works implements DisposableBean {
     this.settings = settings;
     this.clock = clock;
     this.lanes = new Lanes(settings.mostInLane(), settings.mostInAll());
-    this.quick = Executors.newFixedThreadPool(settings.quickThreads(), named("quick"));
+    this.changing = Executors.newFixedThreadPool(settings.quickThreads(), named("changing"));
+    this.reading = Executors.newFixedThreadPool(settings.readThreads(), named("reading"));
     this.slow = Executors.newFixedThreadPool(settings.longThreads(), named("long"));
   }
 
@@ -83,7 +86,7 @@ public final class Works implements DisposableBean {
     Piece<T> piece = new Piece<>(order, settings.longDeadline());
     return submit(
         "shot " + shotId,
-        quick,
+        changing,
         piece,
         () -> {
           CompletableFuture<Costed<T>> costed = new CompletableFuture<>();
@@ -105,11 +108,20 @@ public final class Works implements DisposableBean {
   }
 
   /**
+   * Makes the answer of a change that is stored, when the lane of its shot has gone on already.
+   *
+   * @param stored what came of the change
+   */
+  public <S, T> CompletableFuture<T> answer(CompletableFuture<S> stored, Function<S, T> making) {
+    return stored.thenApplyAsync(making, changing);
+  }
+
+  /**
    * Reads or computes something small. An account's own reads of one thing wait for one another.
    */
   public <T> CompletableFuture<T> read(Object thing, Order order, Callable<T> work) {
     String lane = "account " + order.accountId() + " reads " + thing;
-    return simply(lane, quick, new Piece<>(order, settings.quickDeadline()), work);
+    return simply(lane, reading, new Piece<>(order, settings.quickDeadline()), work);
   }
 
   /** Does something that may take long, one after another for each account. */
@@ -213,7 +225,8 @@ public final class Works implements DisposableBean {
 
   @Override
   public void destroy() {
-    quick.shutdownNow();
+    changing.shutdownNow();
+    reading.shutdownNow();
     slow.shutdownNow();
     deadlines.shutdownNow();
   }

@@ -3,6 +3,7 @@ import { login, removeOnLeaving, windowName } from '../common/api.js';
 
 const FIRST_PAUSE_MS = 1000;
 const LONGEST_PAUSE_MS = 15000;
+const FOLLOWS_AFTER_MS = 200;
 
 /** Takes what another window stored; what is loose here is shown again on top. */
 async function follow(store, revision) {
@@ -28,6 +29,9 @@ class Ears {
     this.pause = FIRST_PAUSE_MS;
     this.timer = 0;
     this.source = null;
+    this.newest = 0;
+    this.followed = 0;
+    this.following = 0;
   }
 
   connect() {
@@ -47,8 +51,18 @@ class Ears {
     };
   }
 
+  /** However fast others work, they are followed a few times a second, each time to the newest. */
   hear({ revision, window }) {
-    if (window !== windowName) this.store.next(() => follow(this.store, revision)).catch(() => {});
+    this.newest = Math.max(this.newest, revision);
+    if (window === windowName || this.following) return;
+    this.following = setTimeout(
+      () => {
+        this.following = 0;
+        this.followed = performance.now();
+        this.store.next(() => follow(this.store, this.newest)).catch(() => {});
+      },
+      Math.max(0, this.followed + FOLLOWS_AFTER_MS - performance.now()),
+    );
   }
 
   /** The server ended the connection: finds out why, and tries again where that makes sense. */

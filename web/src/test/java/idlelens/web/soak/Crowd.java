@@ -29,6 +29,7 @@ import java.util.regex.Pattern;
  */
 final class Crowd {
   private static final Pattern REVISION = Pattern.compile("\"revision\":(\\d+)");
+  private static final int FOLLOWS_AFTER_MS = 200;
   private static final String OCTETS = "application/octet-stream";
 
   private final RunningApp app;
@@ -183,7 +184,7 @@ final class Crowd {
       return x.find() && x.group(1) != null ? Double.parseDouble(x.group(1)) : 0;
     }
 
-    /** As an open window does: one fetch after another, while there is something new. */
+    /** As an open window does while others work: it fetches what is new a few times a second. */
     Void follow() throws InterruptedException {
       long mine = known.get();
       while (!over) {
@@ -196,7 +197,7 @@ final class Crowd {
               now[0] = answer.statusCode() == 200 ? revisionOf(answer.body()) : since;
             });
         mine = now[0];
-        Thread.sleep(mine == since ? 50 : 10);
+        Thread.sleep(FOLLOWS_AFTER_MS);
       }
       return null;
     }

@@ -17,7 +17,7 @@ class WorksTest {
 
   private final Works works =
       new Works(
-          new WorkSettings(2, 1, 10, 100, Duration.ofMillis(300), Duration.ofMillis(600)),
+          new WorkSettings(2, 2, 1, 10, 100, Duration.ofMillis(300), Duration.ofMillis(600)),
           Clock.systemUTC());
 
   @AfterEach
