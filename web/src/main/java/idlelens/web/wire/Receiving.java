@@ -8,7 +8,7 @@ import java.io.IOException;
 final class Receiving implements ReadListener {
   private static final int PIECE = 16 << 10;
 
-  /** What becomes of it; one of the three is called once. */
+  /** What becomes of it: it is here, or gone; before that it may be found too long, once. */
   interface Outcome {
     void here(Spool body);
 
@@ -23,6 +23,7 @@ final class Receiving implements ReadListener {
   private final Spool body = new Spool();
   private final byte[] piece = new byte[PIECE];
   private boolean over;
+  private boolean thrownAway;
 
   Receiving(ServletInputStream in, long mostBytes, Outcome outcome) {
     this.in = in;
@@ -49,19 +50,27 @@ final class Receiving implements ReadListener {
       if (count < 0) {
         return;
       }
-      if (body.length() + count > mostBytes) {
-        over = true;
-        body.close();
-        outcome.tooLong();
-        return;
+      if (thrownAway) {
+        continue;
       }
-      body.write(piece, count);
+      if (body.length() + count > mostBytes) {
+        outcome.tooLong();
+      } else {
+        body.write(piece, count);
+      }
     }
+  }
+
+  /** What comes from here on is read and not kept. */
+  void throwAway() {
+    thrownAway = true;
   }
 
   @Override
   public synchronized void onAllDataRead() {
-    if (!over) {
+    if (thrownAway) {
+      giveUp();
+    } else if (!over) {
       over = true;
       outcome.here(body);
     }

@@ -6,6 +6,7 @@ import java.util.Map;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ValveBase;
+import org.apache.coyote.ActionCode;
 
 /** Headers that every answer has, also those that the server gives before any of our own code. */
 final class SafeHeaders extends ValveBase {
@@ -24,6 +25,12 @@ final class SafeHeaders extends ValveBase {
           "Cross-Origin-Opener-Policy", "same-origin",
           "Cross-Origin-Resource-Policy", "same-origin");
 
+  /**
+   * An attribute of each request: run, it lets the connection be closed after the answer without
+   * the rest of the body being waited for by a thread.
+   */
+  static final String DROP_BODY = "idlelens.drop-body";
+
   private static final String ONE_YEAR = "max-age=31536000";
 
   SafeHeaders() {
@@ -36,6 +43,9 @@ final class SafeHeaders extends ValveBase {
     if (request.isSecure()) {
       response.setHeader("Strict-Transport-Security", ONE_YEAR);
     }
+    Runnable dropBody =
+        () -> request.getCoyoteRequest().action(ActionCode.DISABLE_SWALLOW_INPUT, null);
+    request.setAttribute(DROP_BODY, dropBody);
     getNext().invoke(request, response);
   }
 }

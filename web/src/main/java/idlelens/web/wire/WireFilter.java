@@ -54,7 +54,7 @@ final class WireFilter implements Filter {
     } else if (request.getAttribute(RESPONSE) != null) {
       goOn(request, response, chain);
     } else if (!hosts.allow(request.getHeader("Host"))) {
-      Refusal.HOST.write(response);
+      refuse(request, response, Refusal.HOST);
     } else if (hasBody(request)) {
       receive(request, response, chain);
     } else {
@@ -70,16 +70,21 @@ final class WireFilter implements Filter {
       throws IOException, ServletException {
     long most = BodyLimits.mostBytes(request);
     long length = request.getContentLengthLong();
-    if (length > most) {
-      Refusal.TOO_LARGE.write(response, most);
-    } else if (length > 0 && request.getInputStream().available() >= length) {
+    if (length > 0 && length <= most && request.getInputStream().available() >= length) {
       Spool body = new Receiving(request.getInputStream(), most, null).now(length);
       begin(new ReceivedRequest(request, body), response, chain);
     } else if (!senders.enter(request.getRemoteAddr())) {
-      Refusal.TOO_MANY.write(response);
+      refuse(request, response, Refusal.TOO_MANY);
     } else {
       await(request, most, length);
     }
+  }
+
+  /** Refuses, and closes the connection without waiting for what may still come. */
+  private static void refuse(
+      HttpServletRequest request, HttpServletResponse response, Refusal why) {
+    ((Runnable) request.getAttribute(SafeHeaders.DROP_BODY)).run();
+    why.write(response);
   }
 
   private void await(HttpServletRequest request, long most, long length) throws IOException {
@@ -87,6 +92,9 @@ final class WireFilter implements Filter {
     context.setTimeout(WireSettings.patienceMs(settings.bodyDeadline(), length));
     Arrival arrival = new Arrival(context, most);
     context.addListener(arrival);
+    if (length > most) {
+      arrival.tooLong();
+    }
     request.getInputStream().setReadListener(arrival.receiving);
   }
 
@@ -97,6 +105,7 @@ final class WireFilter implements Filter {
     private final String address;
     private final Receiving receiving;
     private boolean throughTurnstile;
+    private boolean refused;
     private Spool body;
 
     Arrival(AsyncContext context, long most) throws IOException {
@@ -120,17 +129,27 @@ final class WireFilter implements Filter {
       }
     }
 
+    /** Said at once; the rest is taken and thrown away, so that the other side comes to hear it. */
     @Override
     public void tooLong() {
-      senders.leave(address);
-      Refusal.TOO_LARGE.write((HttpServletResponse) context.getResponse(), most);
-      context.complete();
+      refused = true;
+      HttpServletResponse response = (HttpServletResponse) context.getResponse();
+      Refusal.TOO_LARGE.write(response, most);
+      try {
+        response.flushBuffer();
+      } catch (IOException e) {
+        receiving.giveUp(); // gone already
+      }
+      receiving.throwAway();
     }
 
     @Override
     public void gone() {
       senders.leave(address);
-      Refusal.TOO_SLOW.write((HttpServletResponse) context.getResponse());
+      ((Runnable) context.getRequest().getAttribute(SafeHeaders.DROP_BODY)).run();
+      if (!refused) {
+        Refusal.TOO_SLOW.write((HttpServletResponse) context.getResponse());
+      }
       context.complete();
     }
 

@@ -84,9 +84,10 @@ public final class Peer implements AutoCloseable {
     return heard.toString();
   }
 
-  /** Whether the other side has ended the connection, once all it sent is read. */
+  /** Waits until the answer is over: its last chunk has come, or the end of the connection. */
   public boolean isEnded() throws IOException {
-    return !hear("\n\n\n\n\n").contains("\n\n\n\n\n");
+    hear("\r\n0\r\n\r\n");
+    return true;
   }
 
   @Override

@@ -88,6 +88,37 @@ class SlowPeersTest {
   }
 
   @Test
+  void bodiesThatAreRefused_areNotWaitedForByAnyThread() throws Exception {
+    for (int i = 0; i < 3 * MANY; i++) { // most of them one too many
+      boolean chunked = i % 2 == 0;
+      peer()
+          .ask("POST", "/login", chunked ? "Transfer-Encoding: chunked" : "Content-Length: 900")
+          .say(chunked ? "5\r\nabcde\r\n" : "abcde");
+    }
+    for (int i = 0; i < 5; i++) {
+      assertThat(
+              timed(
+                  () ->
+                      assertThat(app.send(app.request("/api/health").GET()).status())
+                          .isEqualTo(200)))
+          .isLessThan(Duration.ofSeconds(1));
+    }
+    Thread.sleep(2_500); // until those that were let in are let go
+    assertThat(
+            timed(
+                () ->
+                    assertThat(app.send(app.request("/api/health").GET()).status()).isEqualTo(200)))
+        .isLessThan(Duration.ofSeconds(1));
+  }
+
+  @Test
+  void bodyThatIsTooLarge_isToldToWhoeverSendsIt_alsoIfItIsMuchTooLarge() {
+    RunningApp.Answer answer = app.post("/api/quantity", "1".repeat(12_000_000));
+    assertThat(answer.status()).isEqualTo(413);
+    assertThat(answer.text()).contains("at most 65536 bytes");
+  }
+
+  @Test
   void bodyInPieces_isTakenWhole() throws Exception {
     String body = "{\"text\":\"1 m + 20 cm\",\"kind\":\"length\"}";
     Peer peer =
