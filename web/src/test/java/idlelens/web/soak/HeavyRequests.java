@@ -43,7 +43,8 @@ final class HeavyRequests {
     this.app = app;
     this.neighbour = neighbour;
     this.keys = (int) (99_000 * scale);
-    long noisy = brought("noisy", node("n0", "", noise(keys)));
+    String half = node("half", "", noise(keys / 2)); // with room for more keys
+    long noisy = brought("noisy", node("n0", "", noise(keys)) + "," + half);
     long carried = brought("carried", chain((int) (1500 * scale)));
     long quay = app.demoShot("Quay walk");
     samples(quay);
@@ -73,14 +74,14 @@ final class HeavyRequests {
         () -> show(noisy, "{'edit':'reduce-keys','id':'n0','placeM':0.5}"));
     String frames =
         IntStream.range(0, (int) (20_000 * scale))
-            .mapToObj(i -> Double.toString(i * 4.9 + 0.5))
+            .mapToObj(i -> Double.toString(i * 2.4 + 0.33))
             .collect(Collectors.joining(","));
     asks.put(
-        "insert " + (int) (20_000 * scale) + " keys",
+        "insert " + (int) (20_000 * scale) + " keys into " + keys / 2,
         () ->
             show(
                 noisy,
-                "{'edit':'insert-keys','picks':[{'id':'n0','channels':['x'],'frames':["
+                "{'edit':'insert-keys','picks':[{'id':'half','channels':['x'],'frames':["
                     + frames
                     + "]}]}"));
     asks.put(
