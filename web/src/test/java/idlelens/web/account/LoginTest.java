@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.InputStream;
 import java.io.PrintStream;
 import java.net.CookieManager;
 import java.net.URI;
@@ -156,7 +158,13 @@ class LoginTest {
         Map.of("IDLE_LENS_VAR", app.databaseFolder().getParent().toString());
     assertThat(command(environment, "list")).contains("demo");
     assertThat(command(environment, "remove", "nobody-of-that-name")).contains("is not there");
-    app.addAccount("goes-soon", "some-password");
+    InputStream in = System.in;
+    System.setIn(new ByteArrayInputStream("short\n".getBytes(StandardCharsets.UTF_8)));
+    assertThat(command(environment, "add", "goes-soon")).contains("at least 8");
+    System.setIn(new ByteArrayInputStream("some-password\n".getBytes(StandardCharsets.UTF_8)));
+    assertThat(command(environment, "add", "goes-soon", "Goes Soon")).contains("can log in now");
+    System.setIn(in);
+    assertThat(basic("goes-soon", "some-password")).isEqualTo(200);
     assertThat(command(environment, "list")).contains("goes-soon");
     assertThat(command(environment, "remove", "goes-soon")).contains("can no longer log in");
     assertThat(command(environment, "list")).doesNotContain("goes-soon");

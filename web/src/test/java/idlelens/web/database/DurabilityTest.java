@@ -7,10 +7,15 @@ import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
+import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -73,7 +78,13 @@ class DurabilityTest {
     assertThat(revision).isGreaterThanOrEqualTo(acknowledged);
     JsonNode x = app.part(shot, "keeper", "keys").get("x");
     assertThat(x.longValue()).isEqualTo(revision);
-    // and every revision before it: undo walks through all of them
+    // and every revision before it, also those stored as what led to them
+    for (long r = 2; r <= revision; r++) {
+      assertThat(app.get("/api/shots/" + shot + "?revision=" + r).text())
+          .contains("\"id\":\"keeper\"")
+          .containsPattern("\"part\":\"keys\",\"x\":" + r + "\\.0,\"z\":-2.4");
+    }
+    // undo walks back through them
     for (long r = revision - 1; r > revision - 10; r--) {
       assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(200);
       assertThat(app.part(shot, "keeper", "keys").get("x").longValue()).isEqualTo(r);
@@ -144,5 +155,30 @@ class DurabilityTest {
     assertThat(app.revision(shot)).isEqualTo(acknowledged);
     assertThat(app.part(shot, "keeper", "keys").get("x").get("keys").size())
         .isEqualTo((int) acknowledged - 1);
+  }
+
+  @Test
+  void documentLargerThanAPacket_isRefusedByName_andNotTriedAgain() throws Exception {
+    start("--idle-lens.database.options=--max-allowed-packet=1M");
+    Random random = new Random(5);
+    String keys =
+        IntStream.range(0, 90_000)
+            .mapToObj(i -> "[" + i + "," + random.nextDouble() + ",\"settle\"]")
+            .collect(Collectors.joining(","));
+    String shot =
+        "{\"format\":\"idle-lens/shot\",\"version\":3,\"name\":\"Large\",\"rate\":\"24\",\"in\":1,"
+            + "\"out\":100,\"aspect\":1.5,\"nodes\":[{\"id\":\"n\",\"kind\":\"null\",\"name\":\"N\","
+            + "\"chain\":[{\"part\":\"keys\",\"x\":{\"keys\":["
+            + keys
+            + "]}},{\"part\":\"carried\"}]}]}";
+    RunningApp.Answer answer =
+        app.upload(
+            "/api/productions/" + app.demoProduction() + "/imports",
+            Map.of("large.json", shot.getBytes(StandardCharsets.UTF_8)),
+            Map.of());
+    assertThat(answer.status()).as(answer.text()).isEqualTo(503);
+    assertThat(answer.json().get("title").stringValue()).isEqualTo("Too large for the database");
+    assertThat(answer.json().get("retry").booleanValue()).isFalse();
+    assertThat(app.get("/api/shots").text()).doesNotContain("Large");
   }
 }

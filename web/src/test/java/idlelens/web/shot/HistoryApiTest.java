@@ -150,4 +150,18 @@ class HistoryApiTest {
     assertThat(creep.get(2).doubleValue()).isEqualTo(1049);
     assertThat(nodes.get(1).has("curves")).isFalse();
   }
+
+  @Test
+  void versionNames_areTheSameOnlyIfWrittenTheSame() {
+    long shot = app.copyOf("Two cameras");
+    for (String name : new String[] {"cafe", "café", "Café", "\uD83D\uDE00", "\uD83D\uDE80"}) {
+      assertThat(
+              app.post(path(shot, "/versions"), "{\"name\":\"" + name + "\",\"revision\":1}")
+                  .status())
+          .as(name)
+          .isEqualTo(201);
+    }
+    assertThat(app.post(path(shot, "/versions"), "{\"name\":\"café\",\"revision\":1}").status())
+        .isEqualTo(409);
+  }
 }
