@@ -35,9 +35,9 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
   }
 
   /**
-   * Gauss-Newton with damping on both lengths. With {@code m} the slope of the curve at a sample, a
-   * longer start handle moves the value there by {@code 3 u (1-u)^2 (s0 - m)}, a longer end handle
-   * by {@code -3 u^2 (1-u) (s1 - m)}.
+   * The best fit to a run; to a long one that is far from fitting, only roughly the best.
+   *
+   * @param tolerance what would be near enough, in the unit of the values
    */
   static SpanFit of(Run run, double slopeOut, double slopeIn, double tolerance) {
     if (run.count() > LONG_RUN) {
@@ -50,7 +50,11 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
     return of(run, 1, slopeOut, slopeIn, tolerance);
   }
 
-  /** Fits to every so many samples. */
+  /**
+   * Fits to every so many samples: Gauss-Newton with damping on both lengths. With {@code m} the
+   * slope of the curve at a sample, a longer start handle moves the value there by {@code 3 u
+   * (1-u)^2 (s0 - m)}, a longer end handle by {@code -3 u^2 (1-u) (s1 - m)}.
+   */
   private static SpanFit of(Run run, int every, double slopeOut, double slopeIn, double tolerance) {
     double width = run.width();
     double[] best = {width / 3, width / 3};

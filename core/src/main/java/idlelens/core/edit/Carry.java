@@ -10,7 +10,9 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Gives a node to a carrier, or to the world. With its place kept, the node stays where it is at
@@ -38,12 +40,35 @@ public record Carry(String id, String carrierId, double frame, boolean keepPlace
     if (!keepPlace) {
       return plain;
     }
-    RigidPose before = Evaluation.at(shot, frame).ownSpace(id, 0);
-    RigidPose after = Evaluation.at(plain, frame).ownSpace(id, 0);
-    RigidPose offset = after.inverse().times(before);
+    Evaluation before = Evaluation.at(shot, frame);
+    return shot.withNode(kept(node, carrierId, before, Evaluation.at(plain, frame)));
+  }
+
+  /**
+   * Gives many nodes to other carriers at once, all with their places kept: as one after another,
+   * but the shot is evaluated twice in all.
+   *
+   * @param carriers the new carrier of each node; none of these may be among the nodes, or be
+   *     carried by one of them at any depth
+   */
+  static Shot all(Shot shot, Map<String, String> carriers, double frame) {
+    Map<String, Node> plain = new HashMap<>();
+    carriers.forEach(
+        (id, carrier) -> plain.put(id, shot.node(id).withCarriage(Carriage.by(carrier))));
+    Evaluation before = Evaluation.at(shot, frame);
+    Evaluation after = Evaluation.at(shot.withChanged(plain), frame);
+    Map<String, Node> kept = new HashMap<>();
+    carriers.forEach((id, carrier) -> kept.put(id, kept(shot.node(id), carrier, before, after)));
+    return shot.withChanged(kept);
+  }
+
+  /** The node where it was, in its new carriage. */
+  private static Node kept(Node node, String carrierId, Evaluation before, Evaluation after) {
+    String id = node.id();
+    RigidPose offset = after.ownSpace(id, 0).inverse().times(before.ownSpace(id, 0));
     return node.chain().isKeyed(Path.POSE)
-        ? shot.withNode(node.withCarriage(new Carriage(carrierId, offset)))
-        : plain.withNode(rested(plain.node(id), offset));
+        ? node.withCarriage(new Carriage(carrierId, offset))
+        : rested(node.withCarriage(Carriage.by(carrierId)), offset);
   }
 
   private void refuseLoop(Shot shot, Node node) {

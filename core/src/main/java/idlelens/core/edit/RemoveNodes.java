@@ -3,7 +3,9 @@ package idlelens.core.edit;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -26,14 +28,37 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried) i
   @Override
   public Shot apply(Shot shot) {
     Set<String> gone = gone(shot);
-    Shot after = new LettingGo(shot, gone, frame).apply();
+    Map<String, String> carriers = new LinkedHashMap<>(); // of those that lose theirs
     for (Node node : shot.nodes()) {
       String carrier = node.carriage().carrierId();
       if (!gone.contains(node.id()) && gone.contains(carrier)) {
-        after = new Carry(node.id(), staying(shot, carrier, gone), frame, true).apply(after);
+        carriers.put(node.id(), staying(shot, carrier, gone));
       }
     }
+    Shot after = carried(new LettingGo(shot, gone, frame).apply(), carriers);
     return after.withNodes(after.nodes().stream().filter(n -> !gone.contains(n.id())).toList());
+  }
+
+  /** Those whose new carrier is given to another one too come after it, one by one. */
+  private Shot carried(Shot shot, Map<String, String> carriers) {
+    Map<String, String> atOnce = new LinkedHashMap<>(carriers);
+    atOnce.values().removeIf(carrier -> isGivenAway(shot, carrier, carriers.keySet()));
+    Shot after = atOnce.isEmpty() ? shot : Carry.all(shot, atOnce, frame);
+    for (Map.Entry<String, String> each : carriers.entrySet()) {
+      if (!atOnce.containsKey(each.getKey())) {
+        after = new Carry(each.getKey(), each.getValue(), frame, true).apply(after);
+      }
+    }
+    return after;
+  }
+
+  private static boolean isGivenAway(Shot shot, String carrier, Set<String> given) {
+    for (String id = carrier; !id.isEmpty(); id = shot.node(id).carriage().carrierId()) {
+      if (given.contains(id)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private Set<String> gone(Shot shot) {
