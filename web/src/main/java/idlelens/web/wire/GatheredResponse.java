@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 
 /** An answer that is gathered first, so that nobody who makes one waits for the other side. */
 final class GatheredResponse extends HttpServletResponseWrapper {
@@ -29,11 +31,12 @@ final class GatheredResponse extends HttpServletResponseWrapper {
     return pieces;
   }
 
-  byte[] octets() {
+  /** All that was written, in the parts in which it was. */
+  List<byte[]> octets() {
     if (writer != null) {
       writer.flush();
     }
-    return gathered.octets.toByteArray();
+    return gathered.parts();
   }
 
   @Override
@@ -60,28 +63,52 @@ final class GatheredResponse extends HttpServletResponseWrapper {
   @Override
   public void resetBuffer() {
     super.resetBuffer();
+    forget();
+  }
+
+  private void forget() {
     octets();
-    gathered.octets.reset();
+    gathered.clear();
   }
 
   @Override
   public void reset() {
     super.reset();
-    octets();
-    gathered.octets.reset();
+    forget();
   }
 
+  /** What is large is kept as it is, and not copied: an answer of 64 MB takes 64 MB. */
   private static final class Gathered extends ServletOutputStream {
-    private final ByteArrayOutputStream octets = new ByteArrayOutputStream();
+    private static final int LARGE = 64 << 10;
+
+    private final List<byte[]> parts = new ArrayList<>();
+    private final ByteArrayOutputStream small = new ByteArrayOutputStream();
+
+    List<byte[]> parts() {
+      if (small.size() > 0) {
+        parts.add(small.toByteArray());
+        small.reset();
+      }
+      return parts;
+    }
+
+    void clear() {
+      small.reset();
+      parts.clear();
+    }
 
     @Override
     public void write(int octet) {
-      octets.write(octet);
+      small.write(octet);
     }
 
     @Override
     public void write(byte[] from, int at, int length) {
-      octets.write(from, at, length);
+      if (length >= LARGE && length == from.length) {
+        parts().add(from); // whole arrays of that size are made for the answer
+      } else {
+        small.write(from, at, length);
+      }
     }
 
     @Override

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.List;
 import java.util.concurrent.Executor;
 
 /** Sends what was gathered: little at once, much as fast as the other side reads. */
@@ -23,15 +24,18 @@ final class Sending {
 
   void send(HttpServletRequest request, GatheredResponse gathered) throws IOException {
     HttpServletResponse response = (HttpServletResponse) gathered.getResponse();
-    byte[] octets = gathered.octets();
+    List<byte[]> parts = gathered.octets();
+    long length = parts.stream().mapToLong(p -> p.length).sum();
     if (gathered.pieces() != null) {
       pump(request, response, gathered.pieces(), 0);
     } else if (response.isCommitted() || request.getMethod().equals("HEAD")) {
       return; // an error page follows, or nothing is asked for
-    } else if (octets.length <= AT_ONCE) {
-      response.getOutputStream().write(octets);
+    } else if (length <= AT_ONCE) {
+      for (byte[] part : parts) {
+        response.getOutputStream().write(part);
+      }
     } else {
-      pump(request, response, inPieces(octets), WireSettings.patienceMs(deadline, octets.length));
+      pump(request, response, inPieces(parts), WireSettings.patienceMs(deadline, length));
     }
   }
 
@@ -42,18 +46,24 @@ final class Sending {
     Pump.start(context, patienceMs, pieces, threads);
   }
 
-  private static Pieces inPieces(byte[] octets) {
+  private static Pieces inPieces(List<byte[]> parts) {
     return new Pieces() {
+      private int part;
       private int at;
 
       @Override
       public byte[] next() {
-        if (at == octets.length) {
+        if (part == parts.size()) {
           return null;
         }
-        int from = at;
-        at = Math.min(octets.length, at + PIECE);
-        return Arrays.copyOfRange(octets, from, at);
+        byte[] from = parts.get(part);
+        byte[] piece = Arrays.copyOfRange(from, at, Math.min(from.length, at + PIECE));
+        at += piece.length;
+        if (at == from.length) {
+          part++;
+          at = 0;
+        }
+        return piece;
       }
     };
   }

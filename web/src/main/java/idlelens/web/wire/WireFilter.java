@@ -184,7 +184,9 @@ final class WireFilter implements Filter {
       throws IOException, ServletException {
     GatheredResponse gathered = new GatheredResponse(response);
     chain.doFilter(request, gathered);
-    response.getOutputStream().write(gathered.octets());
+    for (byte[] part : gathered.octets()) {
+      response.getOutputStream().write(part);
+    }
   }
 
   private void goOn(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

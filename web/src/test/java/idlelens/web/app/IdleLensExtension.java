@@ -36,7 +36,7 @@ public final class IdleLensExtension implements BeforeAllCallback, ParameterReso
                     "--server.port=0",
                     "--idle-lens.demo=true",
                     "--idle-lens.password-rounds=4", // every call logs in
-                    "--idle-lens.wire.body-deadline=2s",
+                    "--idle-lens.wire.body-deadline=5s",
                     "--idle-lens.database.folder=" + folder.resolve("database")));
         ConfigurableApplicationContext context =
             SpringApplication.run(IdleLens.class, arguments.toArray(String[]::new));

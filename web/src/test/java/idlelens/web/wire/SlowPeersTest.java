@@ -20,6 +20,11 @@ class SlowPeersTest {
   /** More than the server has threads. */
   private static final int MANY = 64;
 
+  /**
+   * Less than a body may take, which is how long a thread would be held; far more than is needed.
+   */
+  private static final Duration SOON = Duration.ofSeconds(4);
+
   private final List<Peer> peers = new ArrayList<>();
   private RunningApp app;
 
@@ -62,9 +67,9 @@ class SlowPeersTest {
             timed(
                 () ->
                     assertThat(app.send(app.request("/api/health").GET()).status()).isEqualTo(200)))
-        .isLessThan(Duration.ofSeconds(1));
+        .isLessThan(SOON);
     assertThat(timed(() -> assertThat(app.get("/api/shots").status()).isEqualTo(200)))
-        .isLessThan(Duration.ofSeconds(2));
+        .isLessThan(SOON);
     // one address has no more room than that; others would
     Peer oneTooMany = peer().ask("POST", "/login", "Content-Length: 500").say("u");
     assertThat(oneTooMany.hear("\r\n")).contains("429");
@@ -101,14 +106,14 @@ class SlowPeersTest {
                   () ->
                       assertThat(app.send(app.request("/api/health").GET()).status())
                           .isEqualTo(200)))
-          .isLessThan(Duration.ofSeconds(1));
+          .isLessThan(SOON);
     }
-    Thread.sleep(2_500); // until those that were let in are let go
+    Thread.sleep(5_500); // until those that were let in are let go
     assertThat(
             timed(
                 () ->
                     assertThat(app.send(app.request("/api/health").GET()).status()).isEqualTo(200)))
-        .isLessThan(Duration.ofSeconds(1));
+        .isLessThan(SOON);
   }
 
   @Test
@@ -159,7 +164,7 @@ class SlowPeersTest {
     hears.hear("event:revision");
     for (int i = 0; i < 150; i++) {
       String name = "Keeper " + i;
-      assertThat(timed(() -> rename(shot, name))).isLessThan(Duration.ofSeconds(2));
+      assertThat(timed(() -> rename(shot, name))).isLessThan(SOON);
     }
     assertThat(hears.hear("Rename to Keeper 149")).contains("Rename to Keeper 0");
   }
@@ -178,8 +183,8 @@ class SlowPeersTest {
                 throw new IllegalStateException(e);
               }
             });
-    assertThat(opening).isLessThan(Duration.ofSeconds(10));
-    assertThat(timed(() -> rename(shot, "Watch"))).isLessThan(Duration.ofSeconds(1));
+    assertThat(opening).isLessThan(Duration.ofSeconds(60));
+    assertThat(timed(() -> rename(shot, "Watch"))).isLessThan(SOON);
     for (Peer peer : peers) {
       assertThat(peer.hear("Rename to Watch")).contains("Rename to Watch");
     }
