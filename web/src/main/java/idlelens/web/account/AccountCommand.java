@@ -12,6 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.Map;
+import org.springframework.boot.logging.LogLevel;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -39,6 +41,10 @@ public final class AccountCommand {
   }
 
   public static void main(String[] arguments) {
+    System.setProperty("org.jooq.no-logo", "true");
+    System.setProperty("org.jooq.no-tips", "true");
+    LoggingSystem.get(AccountCommand.class.getClassLoader())
+        .setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.WARN);
     System.exit(run(arguments, System.getenv(), System.out));
   }
 

@@ -61,6 +61,11 @@ public final class Work {
     RUNNING.set(this);
   }
 
+  /** What an exception of it means: if it was stopped, why it was. */
+  synchronized Throwable told(Throwable e) {
+    return state == State.STOPPED && e instanceof StoppedException ? new StoppedException(why) : e;
+  }
+
   /** The thread goes on to other work, with nothing left of this one. */
   synchronized void end() {
     RUNNING.remove();

@@ -183,8 +183,9 @@ public final class Works implements DisposableBean {
       piece.end();
       answer.complete(result);
     } catch (Throwable e) { // also what memory could not hold: whoever asked is told
+      Throwable told = piece.told(e);
       piece.end();
-      answer.completeExceptionally(e);
+      answer.completeExceptionally(told);
     }
   }
 

@@ -87,6 +87,19 @@ class TlsProxyTest {
     int behind = application.app().port();
     Files.writeString(folder.resolve("nginx.conf"), CONFIGURATION.formatted(folder, port, behind));
     nginx = run("/usr/sbin/nginx", "-c", folder + "/nginx.conf", "-p", folder.toString());
+    waitUntilItListens();
+  }
+
+  private static void waitUntilItListens() throws InterruptedException {
+    for (int i = 0; i < 200; i++) {
+      try (Peer peer = new Peer(port)) {
+        peer.say("");
+        return;
+      } catch (IOException notYet) {
+        Thread.sleep(100);
+      }
+    }
+    throw new AssertionError("The proxy did not come up");
   }
 
   private static Process run(String... command) throws IOException {
