@@ -3,7 +3,7 @@ package idlelens.web.shot;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.access.Visitor;
-import idlelens.web.wire.Answers;
+import idlelens.web.wire.Pieces;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
@@ -40,7 +40,7 @@ class EventController {
       description =
           "Ends when the log-in or the membership does, or the shot is deleted; whoever does not"
               + " read is let go.")
-  ResponseEntity<byte[]> events(
+  ResponseEntity<Pieces> events(
       @AuthenticationPrincipal Visitor visitor,
       @PathVariable long id,
       @RequestParam(defaultValue = "") String window,
@@ -53,8 +53,9 @@ class EventController {
         window.length() > MOST_WINDOW_NAME ? window.substring(0, MOST_WINDOW_NAME) : window;
     ShotEvents.Window listener =
         new ShotEvents.Window(id, name, visitor, session == null ? "" : session.getId());
-    return Answers.inPieces(
-        request, MediaType.TEXT_EVENT_STREAM, events.listen(listener, shots.revision(id)));
+    return ResponseEntity.ok()
+        .contentType(MediaType.TEXT_EVENT_STREAM)
+        .body(events.listen(listener, shots.revision(id)));
   }
 
   @DeleteMapping("/api/shots/{id}/events")

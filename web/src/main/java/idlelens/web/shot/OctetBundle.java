@@ -92,6 +92,11 @@ final class OctetBundle {
       private int at;
 
       @Override
+      public long octets() {
+        return 4L * length;
+      }
+
+      @Override
       public byte[] next() {
         if (first != null) {
           byte[] head = first;

@@ -5,11 +5,10 @@ import idlelens.core.scene.Node;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.access.Visitor;
-import idlelens.web.wire.Answers;
+import idlelens.web.wire.Pieces;
 import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -108,51 +107,54 @@ class SampleController {
               + " curves, and their speed and acceleration if slopes is true. A revision gives"
               + " the motion as it was then; with alongside, at the moments of the frames of that"
               + " revision.")
-  CompletableFuture<ResponseEntity<byte[]>> samples(
+  CompletableFuture<ResponseEntity<Pieces>> samples(
       @AuthenticationPrincipal Visitor visitor,
       @PathVariable long id,
       @ParameterObject Asked asked,
       @ParameterObject DrawnCurves drawn,
-      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept,
-      HttpServletRequest request) {
+      @RequestHeader(name = HttpHeaders.ACCEPT, defaultValue = "*/*") String accept) {
     if (OutcomeAnswer.wantsOctets(accept)) {
-      return read(id, visitor, "motion", () -> octets(id, asked, drawn, request));
+      return read(id, visitor, "motion", () -> octets(id, asked, drawn));
     }
-    return works.takeLong(
-        new Works.Order(visitor.id(), "a table of samples"), () -> table(id, asked, request));
+    return works
+        .takeLong(
+            new Works.Order(visitor.id(), "a table of samples"),
+            () -> table(id, asked),
+            SampleTable::ended) // it holds its motion until it is sent
+        .thenApply(table -> answer(MediaType.APPLICATION_JSON, table));
+  }
+
+  private static ResponseEntity<Pieces> answer(MediaType type, Pieces pieces) {
+    return ResponseEntity.ok().contentType(type).body(pieces);
   }
 
   private LiveShot at(long id, Long revision) {
     return revision == null ? shots.live(id) : shots.past(id, revision);
   }
 
-  private ResponseEntity<byte[]> octets(
-      long id, Asked asked, DrawnCurves drawn, HttpServletRequest request) {
+  private ResponseEntity<Pieces> octets(long id, Asked asked, DrawnCurves drawn) {
     LiveShot shot = at(id, asked.revision());
     LiveShot alongside = asked.alongside() == null ? shot : shots.past(id, asked.alongside());
-    return Answers.inPieces(
-        request,
+    return answer(
         MediaType.APPLICATION_OCTET_STREAM,
         octets.samples(shot, alongside, asked.ids(shot), drawn).inPieces());
   }
 
-  private ResponseEntity<byte[]> table(long id, Asked asked, HttpServletRequest request) {
+  private SampleTable table(long id, Asked asked) {
     LiveShot shot = at(id, asked.revision());
     SampleTable.Window window =
         SampleTable.Window.of(
             shot.shot(), asked.from(), asked.to(), asked.step() == null ? 1 : asked.step());
-    return Answers.inPieces(
-        request, MediaType.APPLICATION_JSON, SampleTable.of(shot, asked.ids(shot), window));
+    return SampleTable.of(shot, asked.ids(shot), window);
   }
 
   @GetMapping(value = "/api/shots/{id}/meshes", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   @Needs(Right.READ_SHOT)
   @Operation(summary = "The triangles of the pieces named, or of all, as octets")
-  CompletableFuture<ResponseEntity<byte[]>> meshes(
+  CompletableFuture<ResponseEntity<Pieces>> meshes(
       @AuthenticationPrincipal Visitor visitor,
       @PathVariable long id,
-      @RequestParam(required = false) List<String> nodes,
-      HttpServletRequest request) {
+      @RequestParam(required = false) List<String> nodes) {
     return read(
         id,
         visitor,
@@ -163,8 +165,7 @@ class SampleController {
               EditOutcome.pieces(shot.shot()).stream()
                   .filter(p -> nodes == null || nodes.contains(p.id()))
                   .toList();
-          return Answers.inPieces(
-              request, MediaType.APPLICATION_OCTET_STREAM, octets.meshes(shot, pieces).inPieces());
+          return answer(MediaType.APPLICATION_OCTET_STREAM, octets.meshes(shot, pieces).inPieces());
         });
   }
 

@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.IntToDoubleFunction;
 
 /**
@@ -30,13 +31,18 @@ final class SampleTable implements Pieces {
   private static final int MOST_STEPS = 16;
   private static final int IN_A_PIECE = 2048;
 
+  private static final long OCTETS_OF_A_NUMBER = 20;
+
   private final Window window;
+  private final long numbers;
   private final Iterator<Column> columns;
+  private final CompletableFuture<Void> ended = new CompletableFuture<>();
   private Column column;
   private int at;
 
   private SampleTable(Window window, List<Column> columns) {
     this.window = window;
+    this.numbers = (long) columns.size() * window.grid().count() / window.every();
     this.columns = columns.iterator();
   }
 
@@ -126,6 +132,21 @@ final class SampleTable implements Pieces {
 
   private static void add(List<Column> all, String name, IntToDoubleFunction value) {
     all.add(new Column("],\"" + name + "\":[", value));
+  }
+
+  @Override
+  public long octets() {
+    return numbers * OCTETS_OF_A_NUMBER;
+  }
+
+  /** Ends when the table is sent, or nobody wants it any more: then its motion is let go of. */
+  CompletableFuture<Void> ended() {
+    return ended;
+  }
+
+  @Override
+  public void end() {
+    ended.complete(null);
   }
 
   @Override

@@ -18,7 +18,7 @@ public final class EventQueue implements Pieces {
 
   /**
    * @param most the most events that wait
-   * @param onEnd run once, when the listener is gone
+   * @param onEnd run when the listener is gone, perhaps twice
    */
   public EventQueue(int most, Runnable onEnd) {
     this.most = most;
@@ -33,11 +33,13 @@ public final class EventQueue implements Pieces {
   /** Puts an event at the end, without waiting. */
   public void tell(byte[] event) {
     Runnable awake;
+    boolean full;
     synchronized (this) {
       if (closed) {
         return;
       }
-      if (events.size() >= most) {
+      full = events.size() >= most;
+      if (full) {
         closed = true;
         awake = letGo;
       } else {
@@ -46,6 +48,9 @@ public final class EventQueue implements Pieces {
       }
     }
     awake.run();
+    if (full) {
+      onEnd.run(); // also where it never began to read
+    }
   }
 
   /** What waits is sent, and nothing after it. */
@@ -68,6 +73,11 @@ public final class EventQueue implements Pieces {
   public synchronized byte[] next() {
     byte[] event = events.poll();
     return event != null ? event : closed ? null : NOTHING_YET;
+  }
+
+  @Override
+  public long octets() {
+    return -1;
   }
 
   @Override

@@ -19,6 +19,12 @@ public interface Pieces {
    */
   default void begin(Runnable wake, Runnable letGo) {}
 
+  /**
+   * How long it may take to be read, in the time that so many octets may take; -1 for an answer
+   * without an end.
+   */
+  long octets();
+
   /** All is sent, or the other side is gone. Called once. */
   default void end() {}
 }

@@ -26,28 +26,42 @@ final class Sending {
     HttpServletResponse response = (HttpServletResponse) gathered.getResponse();
     List<byte[]> parts = gathered.octets();
     long length = parts.stream().mapToLong(p -> p.length).sum();
-    if (gathered.pieces() != null) {
-      pump(request, response, gathered.pieces(), 0);
-    } else if (response.isCommitted() || request.getMethod().equals("HEAD")) {
-      return; // an error page follows, or nothing is asked for
+    Pieces pieces = gathered.pieces();
+    if (response.isCommitted() || request.getMethod().equals("HEAD")) {
+      if (pieces != null) {
+        pieces.end(); // an error page follows, or nothing is asked for
+      }
+    } else if (pieces != null) {
+      pump(request, response, pieces);
     } else if (length <= AT_ONCE) {
       for (byte[] part : parts) {
         response.getOutputStream().write(part);
       }
     } else {
-      pump(request, response, inPieces(parts), WireSettings.patienceMs(deadline, length));
+      pump(request, response, inPieces(parts, length));
     }
   }
 
-  private void pump(
-      HttpServletRequest request, HttpServletResponse response, Pieces pieces, long patienceMs)
+  private void pump(HttpServletRequest request, HttpServletResponse response, Pieces pieces)
       throws IOException {
-    AsyncContext context = request.startAsync(request, response);
-    Pump.start(context, patienceMs, pieces, threads);
+    long octets = pieces.octets();
+    try {
+      AsyncContext context = request.startAsync(request, response);
+      long patienceMs = octets < 0 ? 0 : WireSettings.patienceMs(deadline, octets);
+      Pump.start(context, patienceMs, pieces, threads);
+    } catch (IOException | IllegalStateException e) {
+      pieces.end(); // the other side is gone already
+      throw e;
+    }
   }
 
-  private static Pieces inPieces(List<byte[]> parts) {
+  private static Pieces inPieces(List<byte[]> parts, long length) {
     return new Pieces() {
+      @Override
+      public long octets() {
+        return length;
+      }
+
       private int part;
       private int at;
 

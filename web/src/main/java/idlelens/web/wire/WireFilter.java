@@ -89,7 +89,9 @@ final class WireFilter implements Filter {
 
   private void await(HttpServletRequest request, long most, long length) throws IOException {
     AsyncContext context = request.startAsync();
-    context.setTimeout(WireSettings.patienceMs(settings.bodyDeadline(), length));
+    // what is refused is only waited for as long as the smallest body
+    context.setTimeout(
+        WireSettings.patienceMs(settings.bodyDeadline(), length > most ? 0 : length));
     Arrival arrival = new Arrival(context, most);
     context.addListener(arrival);
     if (length > most) {
@@ -104,7 +106,8 @@ final class WireFilter implements Filter {
     private final long most;
     private final String address;
     private final Receiving receiving;
-    private boolean throughTurnstile;
+    private boolean inside;
+    private boolean isOver;
     private boolean refused;
     private Spool body;
 
@@ -122,10 +125,21 @@ final class WireFilter implements Filter {
       context.getRequest().setAttribute(RECEIVED, received);
       context.setTimeout(0); // from here on it is ours to be quick
       if (received.length() > Spool.MOST_IN_MEMORY) {
-        throughTurnstile = true;
-        large.enter(context::dispatch);
+        large.enter(this::through);
       } else {
         context.dispatch();
+      }
+    }
+
+    /** Its turn has come; it may be gone by then. */
+    private void through() {
+      synchronized (this) {
+        inside = !isOver;
+      }
+      if (inside) {
+        context.dispatch();
+      } else {
+        large.leave();
       }
     }
 
@@ -135,12 +149,12 @@ final class WireFilter implements Filter {
       refused = true;
       HttpServletResponse response = (HttpServletResponse) context.getResponse();
       Refusal.TOO_LARGE.write(response, most);
+      receiving.throwAway();
       try {
         response.flushBuffer();
-      } catch (IOException e) {
-        receiving.giveUp(); // gone already
+      } catch (IOException gone) {
+        // whoever reads the rest hears of it too
       }
-      receiving.throwAway();
     }
 
     @Override
@@ -160,7 +174,12 @@ final class WireFilter implements Filter {
 
     @Override
     void over() throws IOException {
-      if (throughTurnstile) {
+      boolean leaves;
+      synchronized (this) {
+        isOver = true;
+        leaves = inside;
+      }
+      if (leaves) {
         large.leave();
       }
       if (body != null) {

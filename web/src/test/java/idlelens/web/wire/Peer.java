@@ -84,10 +84,13 @@ public final class Peer implements AutoCloseable {
     return heard.toString();
   }
 
-  /** Waits until the answer is over: its last chunk has come, or the end of the connection. */
-  public boolean isEnded() throws IOException {
+  /**
+   * Waits until the answer is over: its last chunk has come, or the end of the connection.
+   *
+   * @throws java.net.SocketTimeoutException if it goes on
+   */
+  public void awaitEnd() throws IOException {
     hear("\r\n0\r\n\r\n");
-    return true;
   }
 
   @Override

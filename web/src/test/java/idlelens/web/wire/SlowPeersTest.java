@@ -198,7 +198,7 @@ class SlowPeersTest {
     Peer member = peer().ask("GET", path + "member", "Authorization: " + basic);
     member.hear("event:revision");
     app.delete("/api/productions/" + app.demoProduction() + "/members/listens-a-while");
-    assertThat(member.isEnded()).isTrue();
+    member.awaitEnd();
 
     app.addMember("changes-soon", "viewer");
     Peer changes =
@@ -209,12 +209,12 @@ class SlowPeersTest {
                 "Authorization: " + RunningApp.basic("changes-soon", "changes-soon-password"));
     changes.hear("event:revision");
     app.setPassword("changes-soon", "another-password");
-    assertThat(changes.isEnded()).isTrue();
+    changes.awaitEnd();
 
     Peer own = listener(shot, "own");
     own.hear("event:revision");
     app.delete("/api/shots/" + shot);
-    assertThat(own.isEnded()).isTrue();
+    own.awaitEnd();
 
     app.post("/api/shots/" + shot + "/restore", "");
     HttpRequest.Builder head =
