@@ -1,12 +1,16 @@
 package idlelens.web.shot;
 
+import idlelens.core.check.ShotSize;
+import idlelens.core.curve.Curve;
 import idlelens.core.edit.Footprint;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Part;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.ShotText;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -18,29 +22,31 @@ import java.util.function.Supplier;
  */
 final class LiveShot {
   private static final int NODES_LIKE_A_SAMPLE = 2;
-  private static final int MOST_KEPT_ANSWERS = 32;
-  private static final int MOST_KEPT_OCTETS = 256 << 10;
+  private static final int MOST_KEPT_ANSWERS = 8;
+  private static final int MOST_KEPT_OCTETS = 64 << 10;
 
   private final long revision;
   private final Shot shot;
   private final Map<Asked, byte[]> answers = new ConcurrentHashMap<>();
+  private final long ownKeys;
   private Evaluation lender;
-  private ShotText textLender;
+  private volatile ShotText textLender;
   private Evaluation motion;
-  private ShotText text;
-  private long weight;
+  private volatile ShotText text;
+  private volatile long ownSamples;
   private volatile Footprint led;
 
-  private LiveShot(long revision, Shot shot, Evaluation lender, ShotText textLender) {
+  private LiveShot(long revision, Shot shot, long ownKeys, Evaluation lender, ShotText textLender) {
     this.revision = revision;
     this.shot = shot;
+    this.ownKeys = ownKeys;
     this.lender = lender;
     this.textLender = textLender;
   }
 
   /** A shot of which nothing is known yet. */
   LiveShot(long revision, Shot shot) {
-    this(revision, shot, null, null);
+    this(revision, shot, ShotSize.of(shot).keys(), null, null);
   }
 
   long revision() {
@@ -54,7 +60,7 @@ final class LiveShot {
   synchronized Evaluation motion() {
     if (motion == null) {
       motion = Evaluation.of(shot, grid(shot), lender);
-      weight = ownSamples(motion, lender);
+      ownSamples = ownSamples(motion, lender);
       lender = null; // what it lent is in here now; the rest of it may go
     }
     return motion;
@@ -72,9 +78,37 @@ final class LiveShot {
     return nodes * made.grid().count();
   }
 
-  /** What there is in memory only for this, in samples. */
-  synchronized long weight() {
-    return weight + shot.nodes().size() / NODES_LIKE_A_SAMPLE;
+  /**
+   * What there is in memory only for this, in samples; a key with its text and all that is made of
+   * it takes as much as one. Waits for nobody who computes.
+   */
+  long weight() {
+    return ownSamples + ownKeys + shot.nodes().size() / NODES_LIKE_A_SAMPLE;
+  }
+
+  /** The keys of curves that another state does not have. */
+  private static long ownKeys(Shot made, Shot before) {
+    long keys = 0;
+    for (Node node : made.nodes()) {
+      Node old = before.find(node.id()).orElse(null);
+      if (node != old) {
+        for (Part part : node.chain().parts()) {
+          keys += ownKeys(part, old);
+        }
+      }
+    }
+    return keys;
+  }
+
+  private static long ownKeys(Part part, Node old) {
+    List<Curve> known =
+        old == null
+            ? List.of()
+            : old.chain().find(part.id()).map(p -> p.curves().list()).orElse(List.of());
+    return part.curves().list().stream()
+        .filter(curve -> known.stream().noneMatch(k -> k == curve))
+        .mapToLong(curve -> curve.keys().size())
+        .sum();
   }
 
   /**
@@ -110,7 +144,7 @@ final class LiveShot {
   }
 
   /** It is no longer the newest: its text and its answers are hardly asked for again. */
-  synchronized void grewOld() {
+  void grewOld() {
     text = null;
     textLender = null;
     answers.clear();
@@ -133,11 +167,14 @@ final class LiveShot {
 
   /** The document as it is stored and sent. */
   synchronized byte[] text() {
-    if (text == null) {
-      text = textLender == null ? ShotText.of(shot) : textLender.next(shot);
+    ShotText known = text;
+    if (known == null) {
+      ShotText lending = textLender;
+      known = lending == null ? ShotText.of(shot) : lending.next(shot);
+      text = known;
       textLender = null;
     }
-    return text.octets();
+    return known.octets();
   }
 
   static SampleGrid grid(Shot shot) {
@@ -149,6 +186,7 @@ final class LiveShot {
    * is equal in both.
    */
   synchronized LiveShot next(long newRevision, Shot changed) {
-    return new LiveShot(newRevision, changed.reusing(shot), motion(), text);
+    Shot next = changed.reusing(shot);
+    return new LiveShot(newRevision, next, ownKeys(next, shot), motion(), text);
   }
 }

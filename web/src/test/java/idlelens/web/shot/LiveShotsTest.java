@@ -14,6 +14,8 @@ import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
@@ -65,7 +67,7 @@ class LiveShotsTest {
     for (int revision = 2; revision <= 8; revision++) {
       shot = shot.next(revision, walking(revision + 1));
       shot.motion();
-      assertThat(shot.weight()).isEqualTo(14 + 2); // and a little for the list of nodes
+      assertThat(shot.weight()).isEqualTo(14 + 2 + 2); // its two keys, and a little for the nodes
       live.put(7, shot);
     }
     assertThat(live.find(7)).contains(shot);
@@ -87,5 +89,34 @@ class LiveShotsTest {
     assertThat(shot.answer(curves, making)).containsExactly(2);
     shot.grewOld();
     assertThat(shot.answer(plain, making)).containsExactly(3);
+  }
+
+  @Test
+  void keysOfCurvesThatAreNew_weighToo_sharedOnesDoNot() {
+    LiveShot first = new LiveShot(1, walking(2)); // two keys, not evaluated yet
+    assertThat(first.weight()).isEqualTo(2 + 2);
+    LiveShot renamed = first.next(2, new Rename("keeper", "Watch").apply(first.shot()));
+    assertThat(renamed.weight()).isEqualTo(2);
+    LiveShot keyed = renamed.next(3, walking(3));
+    assertThat(keyed.weight()).isEqualTo(2 + 2);
+  }
+
+  @Test
+  void shotThatIsBeingComputed_keepsNobodyWaiting() throws Exception {
+    LiveShots live = new LiveShots();
+    LiveShot slow = new LiveShot(1, SHOT);
+    live.put(1, slow);
+    synchronized (slow) { // as its evaluation does
+      CompletableFuture<Boolean> others =
+          CompletableFuture.supplyAsync(
+              () -> {
+                for (int i = 0; i < 10; i++) {
+                  live.put(2 + i, new LiveShot(1, SHOT));
+                }
+                live.put(1, new LiveShot(2, SHOT));
+                return live.find(3).isPresent();
+              });
+      assertThat(others.get(5, TimeUnit.SECONDS)).isTrue();
+    }
   }
 }
