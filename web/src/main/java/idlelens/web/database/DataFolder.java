@@ -182,12 +182,8 @@ final class DataFolder {
     }
   }
 
-  /** Bytes that are left on its disk. */
-  long freeBytes() {
-    return folder.toFile().getUsableSpace();
-  }
-
+  /** Whether its disk has no room. */
   boolean isFull() {
-    return freeBytes() < FULL_BELOW_BYTES;
+    return folder.toFile().getUsableSpace() < FULL_BELOW_BYTES;
   }
 }

@@ -10,10 +10,8 @@ import java.time.Instant;
  * @param tries how often it was tried to start it again, in vain
  * @param why what went wrong last; empty if nothing did
  * @param diskFull whether its disk has no room
- * @param freeBytes bytes left on its disk, -1 if that is not ours to know
  */
-public record DatabaseState(
-    State state, Instant since, int tries, String why, boolean diskFull, long freeBytes) {
+public record DatabaseState(State state, Instant since, int tries, String why, boolean diskFull) {
   /** Whether it runs. */
   public enum State {
     UP,
@@ -22,7 +20,7 @@ public record DatabaseState(
 
   /** A database of somebody else, of which nothing is known from here. */
   static DatabaseState foreign(Instant since) {
-    return new DatabaseState(State.UP, since, 0, "", false, -1);
+    return new DatabaseState(State.UP, since, 0, "", false);
   }
 
   /** A sentence for whoever waits for it. */

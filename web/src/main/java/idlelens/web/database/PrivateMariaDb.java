@@ -222,7 +222,7 @@ public final class PrivateMariaDb implements AutoCloseable {
 
   /** How it is. */
   public DatabaseState state() {
-    return new DatabaseState(state, since, tries, why, folder.isFull(), folder.freeBytes());
+    return new DatabaseState(state, since, tries, why, folder.isFull());
   }
 
   public String url() {

@@ -14,6 +14,8 @@ import org.springframework.transaction.TransactionStatus;
 @Component
 public class Transactions {
   private static final int TRIES = 3;
+  private static final int ASKED_AGAIN = 6;
+  private static final int PAUSE_MS = 500;
 
   private final PlatformTransactionManager manager;
 
@@ -53,6 +55,37 @@ public class Transactions {
           work.run();
           return null;
         });
+  }
+
+  /**
+   * Does something in a transaction as soon as the database answers again, after one of which the
+   * outcome is not known.
+   *
+   * @param work asks what came of that one, or does it again where that is the same as once
+   * @throws OutcomeUnknownException the given one, if the database does not answer in time
+   */
+  public <T> T askAgain(OutcomeUnknownException unknown, Supplier<T> work) {
+    for (int i = 0; i < ASKED_AGAIN; i++) {
+      try {
+        return write(work);
+      } catch (OutcomeUnknownException again) {
+        pause();
+      } catch (RuntimeException e) {
+        if (DatabaseTrouble.of(e) != DatabaseTrouble.LOST) {
+          throw e;
+        }
+        pause();
+      }
+    }
+    throw unknown;
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(PAUSE_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   private void commit(TransactionStatus status) {

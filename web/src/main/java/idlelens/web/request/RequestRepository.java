@@ -44,10 +44,11 @@ public class RequestRepository {
     if (!id.isGiven()) {
       return transactions.write(work);
     }
+    Supplier<Map<String, Object>> once = () -> firstOrAgain(accountId, id.text(), place, work);
     try {
-      return transactions.write(() -> firstOrAgain(accountId, id.text(), place, work));
+      return transactions.write(once);
     } catch (OutcomeUnknownException e) {
-      return answered(accountId, id.text(), place).orElseThrow(() -> e);
+      return transactions.askAgain(e, once); // its id keeps it from being done twice
     }
   }
 

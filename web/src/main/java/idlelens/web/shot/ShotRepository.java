@@ -26,8 +26,6 @@ import org.springframework.stereotype.Repository;
 @Repository
 class ShotRepository {
   private static final int MOST_SUMMARY = 200;
-  private static final int ASKED_AGAIN = 6;
-  private static final int PAUSE_MS = 500;
 
   private final DSLContext sql;
   private final RevisionRepository revisions;
@@ -105,10 +103,12 @@ class ShotRepository {
                     r.getRate()));
   }
 
+  /** The newest revision of a shot that is not deleted. */
   long revision(long shotId) {
     return sql.select(SHOT.REVISION)
         .from(SHOT)
         .where(SHOT.ID.eq(shotId))
+        .and(SHOT.DELETED_AT.isNull())
         .fetchOptional(SHOT.REVISION)
         .orElseThrow(() -> new NotFoundException("Shot " + shotId));
   }
@@ -210,22 +210,7 @@ class ShotRepository {
    */
   boolean isWritten(long shotId, long revision, byte[] text, OutcomeUnknownException unknown) {
     String hash = MeshOctets.hash(text);
-    for (int i = 0; i < ASKED_AGAIN; i++) {
-      try {
-        return transactions.write(() -> revisions.hash(shotId, revision).equals(hash));
-      } catch (RuntimeException notYet) {
-        pause();
-      }
-    }
-    throw unknown;
-  }
-
-  private static void pause() {
-    try {
-      Thread.sleep(PAUSE_MS);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    }
+    return transactions.askAgain(unknown, () -> revisions.hash(shotId, revision).equals(hash));
   }
 
   private static byte[] packed(List<Edit> edits) {
@@ -239,19 +224,13 @@ class ShotRepository {
   /** A revision of a shot that a request led to. */
   record Done(long shotId, long revision) {}
 
-  /**
-   * What came of a request of an account, if anything did. Waits for a transaction that is still
-   * writing it.
-   */
+  /** What came of a request of an account, if anything did. */
   Optional<Done> doneBy(long accountId, String request) {
-    return transactions.write(
-        () ->
-            sql.select(EDIT.SHOT_ID, EDIT.REVISION)
-                .from(EDIT)
-                .where(EDIT.AUTHOR_ID.eq(accountId))
-                .and(EDIT.REQUEST.eq(request))
-                .forShare()
-                .fetchOptional(r -> new Done(r.value1(), r.value2())));
+    return sql.select(EDIT.SHOT_ID, EDIT.REVISION)
+        .from(EDIT)
+        .where(EDIT.AUTHOR_ID.eq(accountId))
+        .and(EDIT.REQUEST.eq(request))
+        .fetchOptional(r -> new Done(r.value1(), r.value2()));
   }
 
   private static String shorten(String text) {
