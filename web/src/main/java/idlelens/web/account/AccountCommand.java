@@ -11,6 +11,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import org.springframework.boot.logging.LogLevel;
 import org.springframework.boot.logging.LoggingSystem;
@@ -81,8 +82,9 @@ public final class AccountCommand {
         out.println(name + " has a new password; where it was logged in, it is no longer.");
       }
       case "remove" -> {
-        accounts.remove(name);
+        List<String> left = accounts.remove(name);
         out.println(name + " can no longer log in. What it made stays.");
+        left.forEach(production -> out.println("“" + production + "” has no owner any more."));
       }
       default -> accounts.names().forEach(out::println);
     }

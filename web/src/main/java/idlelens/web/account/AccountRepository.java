@@ -2,9 +2,11 @@ package idlelens.web.account;
 
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.MEMBERSHIP;
+import static idlelens.web.database.schema.Tables.PRODUCTION;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.web.access.Role;
 import idlelens.web.database.Transactions;
 import idlelens.web.database.schema.tables.records.AccountRecord;
 import idlelens.web.problem.NotFoundException;
@@ -118,15 +120,40 @@ public class AccountRepository {
     }
   }
 
-  /** Ends an account: it can not log in, and belongs to nothing. What it made keeps its name. */
-  void remove(String name) {
-    setPassword(name, NO_PASSWORD);
-    transactions.write(
-        () ->
-            sql.deleteFrom(MEMBERSHIP)
-                .where(
-                    MEMBERSHIP.ACCOUNT_ID.in(
-                        sql.select(ACCOUNT.ID).from(ACCOUNT).where(ACCOUNT.NAME.eq(name))))
-                .execute());
+  /**
+   * Ends an account: it can not log in, and belongs to nothing. What it made keeps its name.
+   *
+   * @return the names of productions that have no owner any more
+   */
+  List<String> remove(String name) {
+    return transactions.write(
+        () -> {
+          List<Long> left =
+              sql.select(MEMBERSHIP.PRODUCTION_ID)
+                  .from(MEMBERSHIP)
+                  .join(ACCOUNT)
+                  .on(ACCOUNT.ID.eq(MEMBERSHIP.ACCOUNT_ID))
+                  .where(ACCOUNT.NAME.eq(name))
+                  .fetch(MEMBERSHIP.PRODUCTION_ID);
+          setPassword(name, NO_PASSWORD);
+          sql.deleteFrom(MEMBERSHIP)
+              .where(
+                  MEMBERSHIP.ACCOUNT_ID.in(
+                      sql.select(ACCOUNT.ID).from(ACCOUNT).where(ACCOUNT.NAME.eq(name))))
+              .execute();
+          return withoutOwner(left);
+        });
+  }
+
+  private List<String> withoutOwner(List<Long> productions) {
+    return sql.select(PRODUCTION.NAME)
+        .from(PRODUCTION)
+        .where(PRODUCTION.ID.in(productions))
+        .andNotExists(
+            sql.selectOne()
+                .from(MEMBERSHIP)
+                .where(MEMBERSHIP.PRODUCTION_ID.eq(PRODUCTION.ID))
+                .and(MEMBERSHIP.ROLE.eq(Role.OWNER.word())))
+        .fetch(PRODUCTION.NAME);
   }
 }

@@ -31,6 +31,7 @@ final class LoginGuard {
   private static final Duration FIRST_WAIT = Duration.ofSeconds(2);
   private static final Duration LONGEST_WAIT = Duration.ofMinutes(15);
   private static final Duration FORGOTTEN = Duration.ofMinutes(30);
+  private static final int LONGEST_NAME = 130;
   private static final int MOST_KEPT = 20_000;
 
   private final Clock clock;
@@ -103,7 +104,9 @@ final class LoginGuard {
         (key, w) -> w.count() <= 1 ? null : new Wrong(w.count() - 1, w.last(), w.until()));
   }
 
-  private static String key(Rule rule, String name, String address) {
+  private static String key(Rule rule, String asked, String address) {
+    // nobody has a longer name, and what is kept must not grow with what is sent
+    String name = asked.length() > LONGEST_NAME ? asked.substring(0, LONGEST_NAME) : asked;
     return switch (rule) {
       case ADDRESS_AT_ACCOUNT -> "both " + address + " " + name;
       case ADDRESS -> "address " + address;

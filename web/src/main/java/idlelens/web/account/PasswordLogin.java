@@ -19,6 +19,9 @@ final class PasswordLogin implements AuthenticationProvider {
   private static final Duration QUEUE = Duration.ofSeconds(2);
   private static final int MOST_PASSWORD = 200;
 
+  /** Threads of the server that may wait for a hash; all others are for those who are known. */
+  private static final int MOST_WAITING = 10;
+
   private final AccountRepository accounts;
   private final PasswordEncoder encoder;
   private final LoginGuard guard;
@@ -85,7 +88,8 @@ final class PasswordLogin implements AuthenticationProvider {
 
   private boolean matches(String password, String hash) {
     try {
-      if (!hashing.tryAcquire(QUEUE.toMillis(), TimeUnit.MILLISECONDS)) {
+      if (hashing.getQueueLength() >= MOST_WAITING
+          || !hashing.tryAcquire(QUEUE.toMillis(), TimeUnit.MILLISECONDS)) {
         throw new TooManyGuessesException(QUEUE);
       }
     } catch (InterruptedException e) {

@@ -82,4 +82,11 @@ class LoginGuardTest {
     fail(4, "keeper", HERE);
     assertThat(guard.wait("keeper", HERE)).isEmpty();
   }
+
+  @Test
+  void nameWithoutEnd_isNotKeptAsItIs() {
+    String endless = "k".repeat(16_000);
+    fail(6, endless + "1", HERE);
+    assertThat(guard.wait(endless + "2", HERE)).isPresent(); // the same from what is kept of it
+  }
 }
