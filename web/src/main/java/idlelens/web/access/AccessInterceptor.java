@@ -52,7 +52,7 @@ final class AccessInterceptor implements HandlerInterceptor {
         visitor()
             .flatMap(v -> membership(v, right.on(), thing))
             .orElseThrow(() -> missing(right.on(), thing));
-    if (!membership.role().mayDoWhat(needed)) {
+    if (!membership.role().includes(needed)) {
       throw new ForbiddenException(
           "You are "
               + membership.role().words()

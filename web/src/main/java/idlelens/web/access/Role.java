@@ -23,7 +23,7 @@ public enum Role {
     return (this == VIEWER ? "a " : "an ") + word();
   }
 
-  public boolean mayDoWhat(Role asked) {
+  public boolean includes(Role asked) {
     return compareTo(asked) >= 0;
   }
 

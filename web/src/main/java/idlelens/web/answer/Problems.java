@@ -11,6 +11,7 @@ import idlelens.web.problem.DamagedException;
 import idlelens.web.problem.ForbiddenException;
 import idlelens.web.problem.LastOwnerException;
 import idlelens.web.problem.NotFoundException;
+import idlelens.web.problem.StoredException;
 import idlelens.web.work.BusyException;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -59,6 +60,11 @@ class Problems {
     }
     if (e instanceof BusyException) {
       return Optional.of(retry(problem(HttpStatus.TOO_MANY_REQUESTS, "Too much at once", e), true));
+    }
+    if (e instanceof StoredException) {
+      LOG.error("A change was stored, but not answered", e);
+      return Optional.of(
+          retry(problem(HttpStatus.SERVICE_UNAVAILABLE, "Saved, not answered", e), true));
     }
     if (e instanceof StoppedException) {
       return Optional.of(problem(HttpStatus.SERVICE_UNAVAILABLE, "Stopped", e));

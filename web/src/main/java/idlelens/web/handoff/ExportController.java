@@ -98,6 +98,7 @@ class ExportController {
       byte[] content,
       List<String> notes) {
     String fileName = name.replaceAll("[^\\p{L}\\p{N}_ -]", "").strip() + "." + ending;
+    Work.seal();
     handoffs.add(shotId, revision, "out", ending, fileName, notes, asker.accountId());
     return ResponseEntity.ok()
         .contentType(

@@ -137,7 +137,6 @@ class ImportService {
   private Imported added(
       Request request, Shot shot, Map<String, byte[]> triangles, List<String> notes) {
     Work.tell("storing", 0.8);
-    Work.seal();
     long production = request.asker().productionId();
     Map<String, Object> made =
         requests.once(

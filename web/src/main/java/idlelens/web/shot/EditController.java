@@ -10,6 +10,7 @@ import idlelens.exchange.json.JsonLimits;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
+import idlelens.web.problem.StoredException;
 import idlelens.web.request.RequestId;
 import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
@@ -168,7 +169,16 @@ class EditController {
   }
 
   private Function<EditOutcome, ResponseEntity<byte[]>> answer(String accept, DrawnCurves drawn) {
-    return outcome -> answers.of(outcome, accept, drawn);
+    return outcome -> {
+      try {
+        return answers.of(outcome, accept, drawn);
+      } catch (RuntimeException | OutOfMemoryError e) {
+        if (outcome.stored()) {
+          throw new StoredException(e);
+        }
+        throw e;
+      }
+    };
   }
 
   private CompletableFuture<ResponseEntity<byte[]>> inLane(

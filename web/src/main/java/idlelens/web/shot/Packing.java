@@ -2,6 +2,8 @@ package idlelens.web.shot;
 
 import idlelens.core.scene.Shot;
 import idlelens.web.work.Works;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -19,6 +21,7 @@ class Packing {
   private static final Logger LOG = LoggerFactory.getLogger(Packing.class);
   private static final Works.Order ORDER = new Works.Order(0, "packing old revisions");
   private static final int AT_ONCE = 50;
+  private static final long NONE_LEFT = 0;
 
   private final RevisionRepository revisions;
   private final Works works;
@@ -30,22 +33,35 @@ class Packing {
 
   @EventListener(ApplicationReadyEvent.class)
   void begin() {
-    revisions.shotsWithPlain().forEach(shot -> works.takeLong(ORDER, () -> packSome(shot, 1)));
+    packNext(new ArrayDeque<>(revisions.shotsWithPlain()), 1);
   }
 
-  /** Some revisions of a shot; then others have their turn before the next. */
-  private int packSome(long shotId, long from) {
+  /** Some revisions of the first shot; then others have their turn before the next. */
+  private void packNext(Deque<Long> shots, long from) {
+    if (!shots.isEmpty()) {
+      works
+          .takeLong(ORDER, () -> packSome(shots.peek(), from))
+          .whenComplete(
+              (next, failed) -> {
+                if (failed != null || next == NONE_LEFT) {
+                  shots.remove();
+                  packNext(shots, 1);
+                } else {
+                  packNext(shots, next);
+                }
+              });
+    }
+  }
+
+  /** Gives the revision to go on from. */
+  private long packSome(long shotId, long from) {
     List<Long> plain = revisions.plain(shotId, from, AT_ONCE);
-    for (long revision : plain) {
-      pack(shotId, revision);
-    }
+    plain.forEach(revision -> pack(shotId, revision));
     if (plain.size() == AT_ONCE) {
-      long next = plain.get(plain.size() - 1) + 1;
-      works.takeLong(ORDER, () -> packSome(shotId, next));
-    } else {
-      LOG.info("The revisions of shot {} are packed", shotId);
+      return plain.get(AT_ONCE - 1) + 1;
     }
-    return plain.size();
+    LOG.info("The revisions of shot {} are packed", shotId);
+    return NONE_LEFT;
   }
 
   private void pack(long shotId, long revision) {

@@ -95,8 +95,8 @@ class ShotPages {
     return new Section(
         production.id(),
         production.name(),
-        role.mayDoWhat(Role.ARTIST),
-        role.mayDoWhat(Role.OWNER),
+        role.includes(Role.ARTIST),
+        role.includes(Role.OWNER),
         shots);
   }
 
@@ -184,7 +184,7 @@ class ShotPages {
             .name();
     LiveShot live = shots.live(id);
     model.addAttribute("account", account);
-    model.addAttribute("changes", membership.role().mayDoWhat(Role.ARTIST));
+    model.addAttribute("changes", membership.role().includes(Role.ARTIST));
     model.addAttribute("shotId", id);
     model.addAttribute("productionId", production);
     model.addAttribute("production", productionName);

@@ -136,6 +136,7 @@ public class ShotService {
   /** Adds a shot to a production and gives its id. */
   public long add(long productionId, Shot shot) {
     ShotSize.of(shot).requireRoom(Optional.empty());
+    Work.seal();
     long id =
         repository.add(
             productionId, new ShotRepository.Document(shot.header(), ShotJson.bytes(shot)));
@@ -295,11 +296,11 @@ public class ShotService {
   }
 
   private EditOutcome store(long shotId, Asker asker, Plan plan) {
-    Optional<EditOutcome> first = doneBefore(shotId, asker);
-    if (first.isPresent()) {
-      return first.get();
-    }
     for (int i = 0; i < TRIES; i++) {
+      Optional<EditOutcome> first = doneBefore(shotId, asker);
+      if (first.isPresent()) {
+        return first.get();
+      }
       LiveShot before = i == 0 ? likely(shotId) : live(shotId);
       Planned planned = plan.from(before);
       LiveShot after = before.next(before.revision() + 1, planned.shot());

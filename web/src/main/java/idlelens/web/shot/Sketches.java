@@ -60,7 +60,13 @@ class Sketches {
         .forEach(
             e -> {
               due.remove(e.getKey(), e.getValue());
-              works.takeLong(new Works.Order(NOBODY, "a sketch"), () -> draw(e.getKey()));
+              works
+                  .takeLong(new Works.Order(NOBODY, "a sketch"), () -> draw(e.getKey()))
+                  .exceptionally(
+                      busy -> {
+                        changed(e.getKey()); // later
+                        return false;
+                      });
             });
   }
 

@@ -66,10 +66,20 @@ public final class Work {
     return state == State.STOPPED && e instanceof StoppedException ? new StoppedException(why) : e;
   }
 
+  /** One step is done, and the next waits for a thread; until then it can be stopped. */
+  synchronized void rest() {
+    leave(State.WAITING);
+  }
+
   /** The thread goes on to other work, with nothing left of this one. */
   synchronized void end() {
+    leave(State.ENDED);
+  }
+
+  /** What was stopped stays so: its next step is not begun. */
+  private void leave(State next) {
     RUNNING.remove();
-    state = State.ENDED;
+    state = state == State.STOPPED ? State.STOPPED : next;
     thread = null;
     Thread.interrupted();
   }

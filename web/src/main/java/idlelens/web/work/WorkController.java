@@ -25,7 +25,7 @@ class WorkController {
     this.works = works;
   }
 
-  @GetMapping("/api/work")
+  @GetMapping("/api/running")
   @Needs(Right.ACCOUNT)
   @Operation(
       summary = "What you asked for and still wait for",
@@ -35,7 +35,7 @@ class WorkController {
     return works.of(visitor.id());
   }
 
-  @DeleteMapping("/api/work/{work}")
+  @DeleteMapping("/api/running/{work}")
   @Needs(Right.ACCOUNT)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(

@@ -90,7 +90,7 @@ public final class Works implements DisposableBean {
         piece,
         () -> {
           CompletableFuture<Costed<T>> costed = new CompletableFuture<>();
-          perform(piece.work, work, costed);
+          perform(piece.work, work, costed, piece.work::rest);
           return costed.handle((c, failed) -> goOn(piece, c, failed)).thenCompose(s -> s);
         });
   }
@@ -100,45 +100,61 @@ public final class Works implements DisposableBean {
       piece.answer.completeExceptionally(failed);
     } else if (costed.takesLong()) {
       return CompletableFuture.runAsync(
-          () -> perform(piece.work, costed.rest(), piece.answer), slow);
+          () -> perform(piece.work, costed.rest(), piece.answer, piece.work::end), slow);
     } else {
-      perform(piece.work, costed.rest(), piece.answer);
+      perform(piece.work, costed.rest(), piece.answer, piece.work::end);
     }
     return CompletableFuture.completedFuture(null);
   }
 
   /**
-   * Makes the answer of a change that is stored, when the lane of its shot has gone on already.
+   * Makes the answer of a change, when the lane of its shot has gone on already.
    *
-   * @param stored what came of the change
+   * @param made what came of the change
    */
-  public <S, T> CompletableFuture<T> answer(CompletableFuture<S> stored, Function<S, T> making) {
-    return stored.thenApplyAsync(making, changing);
+  public <S, T> CompletableFuture<T> answer(CompletableFuture<S> made, Function<S, T> making) {
+    return made.thenApplyAsync(making, changing);
   }
 
   /**
    * Reads or computes something small. An account's own reads of one thing wait for one another.
    */
   public <T> CompletableFuture<T> read(Object thing, Order order, Callable<T> work) {
-    String lane = "account " + order.accountId() + " reads " + thing;
-    return simply(lane, reading, new Piece<>(order, settings.quickDeadline()), work);
+    Piece<T> piece = new Piece<>(order, settings.quickDeadline());
+    return submit(
+        "account " + order.accountId() + " reads " + thing,
+        reading,
+        piece,
+        () -> {
+          perform(piece.work, work, piece.answer, piece.work::end);
+          return CompletableFuture.completedFuture(null);
+        });
   }
 
   /** Does something that may take long, one after another for each account. */
   public <T> CompletableFuture<T> takeLong(Order order, Callable<T> work) {
-    String lane = "account " + order.accountId();
-    return simply(lane, slow, new Piece<>(order, settings.longDeadline()), work);
+    return takeLong(order, work, done -> CompletableFuture.completedFuture(null));
   }
 
-  private <T> CompletableFuture<T> simply(
-      String lane, ExecutorService threads, Piece<T> piece, Callable<T> work) {
+  /**
+   * The same for what takes room also after it is done.
+   *
+   * @param until ends when the room is free again; only then the account's next work is begun
+   */
+  public <T> CompletableFuture<T> takeLong(
+      Order order, Callable<T> work, Function<T, CompletionStage<Void>> until) {
+    Piece<T> piece = new Piece<>(order, settings.longDeadline());
     return submit(
-        lane,
-        threads,
+        "account " + order.accountId(),
+        slow,
         piece,
         () -> {
-          perform(piece.work, work, piece.answer);
-          return CompletableFuture.completedFuture(null);
+          perform(piece.work, work, piece.answer, piece.work::end);
+          return piece
+              .answer
+              .thenCompose(until)
+              .toCompletableFuture()
+              .orTimeout(piece.deadline.toMillis(), TimeUnit.MILLISECONDS);
         });
   }
 
@@ -176,17 +192,20 @@ public final class Works implements DisposableBean {
     return piece.answer;
   }
 
-  private static <T> void perform(Work piece, Callable<T> work, CompletableFuture<T> answer) {
+  private static <T> void perform(
+      Work piece, Callable<T> work, CompletableFuture<T> answer, Runnable after) {
+    T result;
     try {
       piece.begin();
-      T result = work.call();
-      piece.end();
-      answer.complete(result);
+      result = work.call();
     } catch (Throwable e) { // also what memory could not hold: whoever asked is told
       Throwable told = piece.told(e);
       piece.end();
       answer.completeExceptionally(told);
+      return;
     }
+    after.run();
+    answer.complete(result);
   }
 
   private static String tooLong(Duration deadline) {

@@ -21,7 +21,7 @@ async function attempt(name, password) {
 
 /** Whether there is a log-in, perhaps made in another tab. */
 const isBack = () =>
-  fetch('/api/work', { headers: { Accept: 'application/json' } })
+  fetch('/api/running', { headers: { Accept: 'application/json' } })
     .then((answer) => answer.ok)
     .catch(() => false);
 

@@ -14,14 +14,14 @@ class Progress {
   constructor(request) {
     this.request = request;
     this.text = h('span', { text: 'waiting' });
-    const stop = button('Stop', () => remove(`/api/work/${request}`).catch(() => {}));
+    const stop = button('Stop', () => remove(`/api/running/${request}`).catch(() => {}));
     this.line = h('div', { class: 'toast-line' }, this.text, stop);
     this.shown = setTimeout(() => document.getElementById('toasts').append(this.line), SHOWN_AFTER_MS);
     this.timer = setInterval(() => this.look(), LOOKS_EVERY_MS);
   }
 
   async look() {
-    const all = await getJson('/api/work').catch(() => []);
+    const all = await getJson('/api/running').catch(() => []);
     const mine = all.find((work) => work.id === this.request);
     if (mine) this.text.textContent = words(mine);
   }

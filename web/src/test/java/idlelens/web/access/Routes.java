@@ -45,7 +45,7 @@ final class Routes {
       if (caller == Caller.OUTSIDER) {
         return "404";
       }
-      return caller.role.mayDoWhat(right.role().get()) ? "yes" : "403";
+      return caller.role.includes(right.role().get()) ? "yes" : "403";
     }
   }
 

@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -139,6 +140,7 @@ final class Crowd {
               request("/edits")
                   .header("Accept", OCTETS)
                   .header("Content-Type", "application/json")
+                  .header("Idle-Lens-Request", UUID.randomUUID().toString())
                   .POST(HttpRequest.BodyPublishers.ofString(body)));
       if (answer.statusCode() == 200) {
         known.accumulateAndGet(revisionOf(answer.body()), Math::max);

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -118,5 +119,83 @@ class WorksTest {
         .hasCauseInstanceOf(OutOfMemoryError.class);
     assertThat(works.takeLong(new Works.Order(ME, "next"), () -> 1).get(5, TimeUnit.SECONDS))
         .isEqualTo(1);
+  }
+
+  @Test
+  void changeStoppedInItsFirstStep_isNotMade() throws Exception {
+    CountDownLatch begun = new CountDownLatch(1);
+    CountDownLatch go = new CountDownLatch(1);
+    AtomicBoolean made = new AtomicBoolean();
+    CompletableFuture<String> answer =
+        works.change(
+            1,
+            new Works.Order("stopped-early", ME, "a change"),
+            () -> {
+              begun.countDown();
+              waitFor(go);
+              return new Works.Costed<>(false, () -> make(made));
+            });
+    begun.await(5, TimeUnit.SECONDS);
+    assertThat(works.stop(ME, "stopped-early")).isTrue();
+    go.countDown();
+    assertThatThrownBy(() -> answer.get(5, TimeUnit.SECONDS)).hasMessageContaining("as you asked");
+    Works.Costed<String> next = new Works.Costed<>(false, () -> "next");
+    assertThat(works.change(1, new Works.Order(ME, "next"), () -> next).get(5, TimeUnit.SECONDS))
+        .isEqualTo("next"); // the lane has gone past the stopped one
+    assertThat(made).isFalse();
+  }
+
+  @Test
+  void changeThatWaitsForAThreadForWhatTakesLong_canBeStopped() throws Exception {
+    CountDownLatch go = new CountDownLatch(1);
+    works.takeLong(
+        new Works.Order(8, "holds the only thread"),
+        () -> {
+          waitFor(go);
+          return 0;
+        });
+    AtomicBoolean made = new AtomicBoolean();
+    CompletableFuture<String> answer =
+        works.change(
+            1,
+            new Works.Order("stopped-between", ME, "a long change"),
+            () -> new Works.Costed<>(true, () -> make(made)));
+    for (int i = 0; i < 100 && !works.stop(ME, "stopped-between"); i++) {
+      Thread.sleep(10);
+    }
+    go.countDown();
+    assertThatThrownBy(() -> answer.get(5, TimeUnit.SECONDS)).hasMessageContaining("as you asked");
+    assertThat(works.takeLong(new Works.Order(9, "next"), () -> 1).get(5, TimeUnit.SECONDS))
+        .isEqualTo(1);
+    assertThat(made).isFalse();
+  }
+
+  @Test
+  void whatTakesRoomUntilItIsSent_keepsTheAccountsNextWaiting_andNobodyElse() throws Exception {
+    CompletableFuture<Void> sent = new CompletableFuture<>();
+    works.takeLong(new Works.Order(ME, "a table"), () -> 1, done -> sent).get(5, TimeUnit.SECONDS);
+    CompletableFuture<Integer> mine = works.takeLong(new Works.Order(ME, "another"), () -> 2);
+    assertThat(works.takeLong(new Works.Order(8, "other"), () -> 3).get(5, TimeUnit.SECONDS))
+        .isEqualTo(3);
+    assertThat(mine).isNotDone();
+    sent.complete(null);
+    assertThat(mine.get(5, TimeUnit.SECONDS)).isEqualTo(2);
+  }
+
+  private static String make(AtomicBoolean made) {
+    made.set(true);
+    return "made";
+  }
+
+  /** Waits as something does that does not hear that it is stopped. */
+  private static void waitFor(CountDownLatch latch) {
+    boolean waiting = true;
+    while (waiting) {
+      try {
+        waiting = !latch.await(5, TimeUnit.SECONDS);
+      } catch (InterruptedException e) {
+        waiting = latch.getCount() > 0;
+      }
+    }
   }
 }
