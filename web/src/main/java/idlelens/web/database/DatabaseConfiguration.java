@@ -3,6 +3,10 @@ package idlelens.web.database;
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Instant;
 import java.util.Optional;
 import javax.sql.DataSource;
@@ -42,17 +46,39 @@ class DatabaseConfiguration {
   }
 
   @Bean
-  DataSource dataSource(Server server, DatabaseSettings settings) {
+  DataSource dataSource(Server server, DatabaseSettings settings) throws SQLException {
+    HikariConfig config = connection(server, settings);
+    config.setMaximumPoolSize(settings.connections());
+    config.setMinimumIdle(2);
+    config.addDataSourceProperty("maxAllowedPacket", largestPacket(server, settings));
+    return new HikariDataSource(config);
+  }
+
+  /**
+   * The largest statement the database takes, in octets, as it says itself. With it the driver
+   * refuses what is larger before a byte is sent; the server would break off while it is written.
+   */
+  private static int largestPacket(Server server, DatabaseSettings settings) throws SQLException {
+    HikariConfig config = connection(server, settings);
+    config.setMaximumPoolSize(1);
+    try (HikariDataSource asking = new HikariDataSource(config);
+        Connection connection = asking.getConnection();
+        Statement statement = connection.createStatement();
+        ResultSet answer = statement.executeQuery("select @@max_allowed_packet")) {
+      answer.next();
+      return answer.getInt(1);
+    }
+  }
+
+  private static HikariConfig connection(Server server, DatabaseSettings settings) {
     HikariConfig config = new HikariConfig();
     config.setJdbcUrl(server.ours().map(PrivateMariaDb::url).orElse(settings.url()));
     config.setUsername(server.ours().map(PrivateMariaDb::user).orElse(settings.user()));
     config.setPassword(server.ours().map(PrivateMariaDb::password).orElse(settings.password()));
-    config.setMaximumPoolSize(settings.connections());
-    config.setMinimumIdle(2);
     config.setConnectionTimeout(PATIENCE_MS);
     config.setInitializationFailTimeout(20_000);
     config.addDataSourceProperty("connectTimeout", "3000");
     config.addDataSourceProperty("socketTimeout", "20000");
-    return new HikariDataSource(config);
+    return config;
   }
 }
