@@ -19,6 +19,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Query;
 import org.jooq.Record4;
 import org.jooq.Result;
 import org.jooq.impl.DSL;
@@ -54,17 +55,16 @@ class RevisionRepository {
    * @param text the document in UTF-8
    */
   void insertWhole(long shotId, long revision, byte[] text, LocalDateTime now) {
-    insert(shotId, revision, null, PackedText.pack(text), MeshOctets.hash(text), now);
+    insertion(shotId, revision, null, PackedText.pack(text), MeshOctets.hash(text), now).execute();
   }
 
-  /** Stores a revision that follows another, in whichever way takes less room. */
-  void insertNext(long shotId, long revision, Step step, LocalDateTime now) {
+  /** What stores a revision that follows another, in whichever way takes less room. */
+  Query insertionOfNext(long shotId, long revision, Step step, LocalDateTime now) {
     byte[] difference = revision % WHOLE_EVERY == 1 ? null : difference(step);
-    if (difference == null) {
-      insertWhole(shotId, revision, step.text(), now);
-    } else {
-      insert(shotId, revision, revision - 1, difference, MeshOctets.hash(step.text()), now);
-    }
+    String hash = MeshOctets.hash(step.text());
+    return difference == null
+        ? insertion(shotId, revision, null, PackedText.pack(step.text()), hash, now)
+        : insertion(shotId, revision, revision - 1, difference, hash, now);
   }
 
   /**
@@ -85,16 +85,15 @@ class RevisionRepository {
     return applied(step.before(), text).equals(step.after()) ? PackedText.pack(text) : null;
   }
 
-  private void insert(
+  private Query insertion(
       long shotId, long revision, Long base, byte[] document, String hash, LocalDateTime now) {
-    sql.insertInto(SHOT_REVISION)
+    return sql.insertInto(SHOT_REVISION)
         .set(SHOT_REVISION.SHOT_ID, shotId)
         .set(SHOT_REVISION.REVISION, revision)
         .set(SHOT_REVISION.BASE, base)
         .set(SHOT_REVISION.DOCUMENT, document)
         .set(SHOT_REVISION.SHA256, hash)
-        .set(SHOT_REVISION.CREATED_AT, now)
-        .execute();
+        .set(SHOT_REVISION.CREATED_AT, now);
   }
 
   boolean has(long shotId, long revision) {

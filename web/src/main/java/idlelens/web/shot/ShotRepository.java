@@ -15,11 +15,14 @@ import idlelens.web.problem.NotFoundException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.Query;
 import org.jooq.TableField;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Repository;
 
 /** Shots, their revisions and their edits in the database. */
@@ -143,52 +146,71 @@ class ShotRepository {
         header.rate().toString());
   }
 
+  /** Takes a transaction back in which the shot was found at another revision. */
+  private static final class MovedOnException extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
   /**
    * Writes the next revision with what led to it, all or nothing.
    *
    * @param seen the revision it was made from
    * @param walked the edit that is taken back or done again; null for new work
-   * @return false, with nothing written, if the shot is at another revision by now
+   * @return false, with nothing written, if the shot is at another revision by now or the request
+   *     was made before
    */
   boolean write(long shotId, long seen, RevisionRepository.Step step, Change change, Step walked) {
-    return transactions.write(() -> isWritten(shotId, seen, step, change, walked));
-  }
-
-  private boolean isWritten(
-      long shotId, long seen, RevisionRepository.Step step, Change change, Step walked) {
     LocalDateTime now = LocalDateTime.now(clock);
-    int rows =
-        sql.update(SHOT)
-            .set(SHOT.REVISION, seen + 1)
-            .set(listed(step.after().header()))
-            .set(SHOT.CHANGED_AT, now)
-            .where(SHOT.ID.eq(shotId))
-            .and(SHOT.REVISION.eq(seen))
-            .and(SHOT.DELETED_AT.isNull())
-            .execute();
-    if (rows == 0) {
-      return false;
-    }
-    revisions.insertNext(shotId, seen + 1, step, now);
+    List<Query> all = new ArrayList<>();
+    all.add(moveOn(shotId, seen, step, now));
+    all.add(revisions.insertionOfNext(shotId, seen + 1, step, now));
     if (change.kind() == Kind.EDIT) {
-      sql.update(EDIT)
-          .set(EDIT.STATE, "dropped")
-          .where(EDIT.SHOT_ID.eq(shotId))
-          .and(EDIT.STATE.eq("undone"))
-          .execute();
+      all.add(dropUndone(shotId));
     }
-    insertEdit(shotId, seen + 1, change, now);
+    all.add(insertion(shotId, seen + 1, change, now));
     if (walked != null) {
-      sql.update(EDIT)
-          .set(EDIT.STATE, change.kind() == Kind.UNDO ? "undone" : "done")
-          .where(EDIT.ID.eq(walked.id()))
-          .execute();
+      all.add(mark(walked, change.kind()));
+    }
+    try {
+      transactions.write(() -> sendTogether(all));
+    } catch (MovedOnException | DuplicateKeyException e) {
+      return false;
     }
     return true;
   }
 
-  private void insertEdit(long shotId, long revision, Change change, LocalDateTime now) {
-    sql.insertInto(EDIT)
+  /** One journey to the database instead of one for each; the first has to find its row. */
+  private void sendTogether(List<Query> all) {
+    if (sql.batch(all).execute()[0] == 0) {
+      throw new MovedOnException();
+    }
+  }
+
+  private Query moveOn(long shotId, long seen, RevisionRepository.Step step, LocalDateTime now) {
+    return sql.update(SHOT)
+        .set(SHOT.REVISION, seen + 1)
+        .set(listed(step.after().header()))
+        .set(SHOT.CHANGED_AT, now)
+        .where(SHOT.ID.eq(shotId))
+        .and(SHOT.REVISION.eq(seen))
+        .and(SHOT.DELETED_AT.isNull());
+  }
+
+  private Query dropUndone(long shotId) {
+    return sql.update(EDIT)
+        .set(EDIT.STATE, "dropped")
+        .where(EDIT.SHOT_ID.eq(shotId))
+        .and(EDIT.STATE.eq("undone"));
+  }
+
+  private Query mark(Step walked, Kind kind) {
+    return sql.update(EDIT)
+        .set(EDIT.STATE, kind == Kind.UNDO ? "undone" : "done")
+        .where(EDIT.ID.eq(walked.id()));
+  }
+
+  private Query insertion(long shotId, long revision, Change change, LocalDateTime now) {
+    return sql.insertInto(EDIT)
         .set(EDIT.SHOT_ID, shotId)
         .set(EDIT.REVISION, revision)
         .set(EDIT.KIND, change.kind().word)
@@ -199,8 +221,7 @@ class ShotRepository {
         .set(EDIT.TOUCHES, FootprintText.write(change.footprint()))
         .set(EDIT.AUTHOR_ID, change.author())
         .set(EDIT.REQUEST, change.request())
-        .set(EDIT.CREATED_AT, now)
-        .execute();
+        .set(EDIT.CREATED_AT, now);
   }
 
   /**

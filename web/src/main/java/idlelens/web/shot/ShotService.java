@@ -295,14 +295,23 @@ public class ShotService {
     Planned from(LiveShot before);
   }
 
+  /**
+   * Stores a change as the next revision. That it was made before, by the same request, is asked
+   * only where something is in its way: what a request led to is always in the way of itself.
+   */
   private EditOutcome store(long shotId, Asker asker, Plan plan) {
     for (int i = 0; i < TRIES; i++) {
-      Optional<EditOutcome> first = doneBefore(shotId, asker);
+      Optional<EditOutcome> first = i == 0 ? Optional.empty() : doneBefore(shotId, asker);
       if (first.isPresent()) {
         return first.get();
       }
       LiveShot before = i == 0 ? likely(shotId) : live(shotId);
-      Planned planned = plan.from(before);
+      Planned planned;
+      try {
+        planned = plan.from(before);
+      } catch (RefusedException | ConflictException e) {
+        return doneBefore(shotId, asker).orElseThrow(() -> e);
+      }
       LiveShot after = before.next(before.revision() + 1, planned.shot());
       after.ledBy(planned.change().footprint());
       Work.seal();

@@ -2,6 +2,7 @@ package idlelens.web.database;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.exchange.json.JsonPlace;
 import idlelens.web.app.ApplicationProcess;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
@@ -180,5 +181,19 @@ class DurabilityTest {
     assertThat(answer.json().get("title").stringValue()).isEqualTo("Too large for the database");
     assertThat(answer.json().get("retry").booleanValue()).isFalse();
     assertThat(app.get("/api/shots").text()).doesNotContain("Large");
+  }
+
+  @Test
+  void serverSetUpOtherwise_keepsEveryLetter() throws Exception {
+    start("--idle-lens.database.options=--sql-mode=NO_BACKSLASH_ESCAPES");
+    long shot = app.demoShot("Quay walk");
+    String name = "back\\slash, 'quote' and \"two\"; -- \\";
+    String body =
+        "{\"revision\":1,\"edits\":[{\"edit\":\"rename\",\"id\":\"keeper\",\"name\":%s}]}"
+            .formatted(JsonPlace.mapper().writeValueAsString(name));
+    assertThat(app.post("/api/shots/" + shot + "/edits", body).status()).isEqualTo(200);
+    assertThat(app.node(shot, "keeper").get("name").stringValue()).isEqualTo(name);
+    assertThat(app.get("/api/shots/" + shot + "/history").json().findValuesAsString("summary"))
+        .contains("Rename to " + name);
   }
 }
