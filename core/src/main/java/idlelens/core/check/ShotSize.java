@@ -25,11 +25,15 @@ public record ShotSize(long keys, long samples) {
   public static final long MOST_SAMPLES = 1_000_000;
 
   public static ShotSize of(Shot shot) {
+    return new ShotSize(keys(shot), moving(shot) * frames(shot.header()));
+  }
+
+  private static long keys(Shot shot) {
     long keys = 0;
     for (Node node : shot.nodes()) {
       keys += keys(node);
     }
-    return new ShotSize(keys, moving(shot) * frames(shot.header()));
+    return keys;
   }
 
   private static long frames(ShotHeader header) {
@@ -75,11 +79,14 @@ public record ShotSize(long keys, long samples) {
    *
    * @param before what it was, if it was there before
    */
-  public void requireRoom(Optional<Shot> before) {
-    if (keys <= MOST_KEYS && samples <= MOST_SAMPLES) {
-      return;
+  public static void requireRoom(Shot shot, Optional<Shot> before) {
+    boolean evenIfAllMove = shot.nodes().size() * frames(shot.header()) <= MOST_SAMPLES;
+    if (!evenIfAllMove || keys(shot) > MOST_KEYS) {
+      of(shot).requireRoom(before.map(ShotSize::of));
     }
-    Optional<ShotSize> old = before.map(ShotSize::of);
+  }
+
+  private void requireRoom(Optional<ShotSize> old) {
     if (keys > MOST_KEYS && old.filter(o -> keys <= o.keys).isEmpty()) {
       throw new RefusedException(
           "shot.keys", keys, "at most " + MOST_KEYS + " keys in a shot; reduce keys first");

@@ -59,11 +59,11 @@ class ShotSizeTest {
       nodes.add(node("n" + i, "", Curves.of(Tangent.Kind.SETTLE, 1, 0, 10, i)));
     }
     Shot large = shot(10_000, 0, nodes);
-    assertThatThrownBy(() -> ShotSize.of(large).requireRoom(Optional.empty()))
+    assertThatThrownBy(() -> ShotSize.requireRoom(large, Optional.empty()))
         .hasMessageStartingWith("shot.samples is 1010000; allowed: at most 1000000");
     Shot larger = shot(10_001, 0, nodes);
-    ShotSize.of(large).requireRoom(Optional.of(larger));
-    assertThatThrownBy(() -> ShotSize.of(larger).requireRoom(Optional.of(large)))
+    ShotSize.requireRoom(large, Optional.of(larger));
+    assertThatThrownBy(() -> ShotSize.requireRoom(larger, Optional.of(large)))
         .hasMessageContaining("a shorter range or fewer moving nodes");
   }
 
@@ -74,7 +74,7 @@ class ShotSizeTest {
     for (int i = 0; i < 5; i++) {
       nodes.add(node("n" + i, "", many));
     }
-    assertThatThrownBy(() -> ShotSize.of(shot(10, 0, nodes)).requireRoom(Optional.empty()))
+    assertThatThrownBy(() -> ShotSize.requireRoom(shot(10, 0, nodes), Optional.empty()))
         .hasMessageStartingWith("shot.keys is 450000; allowed: at most 400000");
   }
 }

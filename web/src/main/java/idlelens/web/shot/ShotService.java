@@ -135,7 +135,7 @@ public class ShotService {
 
   /** Adds a shot to a production and gives its id. */
   public long add(long productionId, Shot shot) {
-    ShotSize.of(shot).requireRoom(Optional.empty());
+    ShotSize.requireRoom(shot, Optional.empty());
     Work.seal();
     long id =
         repository.add(
@@ -233,7 +233,7 @@ public class ShotService {
   }
 
   private void check(Shot before, Shot after, Asker asker) {
-    ShotSize.of(after).requireRoom(Optional.of(before));
+    ShotSize.requireRoom(after, Optional.of(before));
     List<Node> changed =
         after.nodes().stream()
             .filter(n -> before.find(n.id()).filter(n::equals).isEmpty())

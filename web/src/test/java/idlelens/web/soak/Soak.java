@@ -20,6 +20,9 @@ import org.junit.jupiter.api.Test;
 class Soak {
   private static final PrintStream OUT = System.out;
 
+  /** A service that has run for a day is compiled; on two cores that takes a while. */
+  private static final Duration WARM_UP = Duration.ofSeconds(60);
+
   private Path folder;
 
   @BeforeEach
@@ -44,7 +47,7 @@ class Soak {
       RunningApp app = application.app();
       List<String> people = People.join(app, "crew", 50);
       long[] warm = {app.copyOf("Quay walk")};
-      new Crowd(app, people, warm, 350).work(Duration.ofSeconds(10), false);
+      new Crowd(app, people, warm, 350).work(WARM_UP, false);
       long[] one = {app.copyOf("Quay walk")};
       say("50 on one shot: ", crowd(app, people, one, false));
       long[] ten = new long[10];
