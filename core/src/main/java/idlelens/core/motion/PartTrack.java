@@ -63,7 +63,7 @@ public final class PartTrack {
 
   /** The samples of one parameter: one for all, or one for each sample of the grid. */
   public double[] values(Parameter parameter) {
-    return values[curves.parameters().indexOf(parameter)];
+    return values[curves.indexOf(parameter)];
   }
 
   public double value(Parameter parameter, int sample) {

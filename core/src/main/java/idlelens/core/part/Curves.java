@@ -41,9 +41,19 @@ public record Curves(List<Parameter> parameters, List<Curve> list) {
     return -1;
   }
 
+  /** Where a parameter of the part stands among its parameters. */
+  public int indexOf(Parameter parameter) {
+    for (int i = 0; i < parameters.size(); i++) {
+      if (parameters.get(i) == parameter) { // there is nearly always one instance of each
+        return i;
+      }
+    }
+    return parameters.indexOf(parameter);
+  }
+
   /** The curve of a parameter of the part. */
   public Curve get(Parameter parameter) {
-    return list.get(parameters.indexOf(parameter));
+    return list.get(indexOf(parameter));
   }
 
   Optional<Curve> find(String id) {
@@ -62,7 +72,7 @@ public record Curves(List<Parameter> parameters, List<Curve> list) {
 
   /** With another curve for one parameter of the part. */
   public Curves with(Parameter parameter, Curve curve) {
-    return with(parameters.indexOf(parameter), curve);
+    return with(indexOf(parameter), curve);
   }
 
   /** These curves, with the instances of equal earlier ones in their places. */

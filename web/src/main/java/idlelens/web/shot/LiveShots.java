@@ -4,6 +4,7 @@ import idlelens.core.edit.Footprint;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,7 @@ class LiveShots {
 
   private final long mostWeight;
   private final Map<Long, Deque<LiveShot>> shots = new LinkedHashMap<>(MOST_SHOTS, 0.75f, true);
+  private final Map<Long, Long> arriving = new HashMap<>();
   private int puts;
 
   LiveShots() {
@@ -55,6 +57,26 @@ class LiveShots {
         .flatMap(Deque::stream)
         .filter(s -> s.revision() == revision)
         .findFirst();
+  }
+
+  /**
+   * Says that a revision is being stored, and will be put here or not; until then the one before it
+   * is the newest that anybody was told of.
+   */
+  synchronized void arrives(long shotId, long revision) {
+    arriving.put(shotId, revision);
+  }
+
+  /** Says that it was stored and put here, or was not stored. */
+  synchronized void arrived(long shotId) {
+    arriving.remove(shotId);
+  }
+
+  /**
+   * Whether a revision that the database has need not be read, since it is about to be put here.
+   */
+  synchronized boolean isArriving(long shotId, long revision) {
+    return arriving.getOrDefault(shotId, 0L) == revision;
   }
 
   /** What led to the revisions after one, the oldest first; empty if not all of it is known. */

@@ -68,7 +68,8 @@ public class ShotService {
   LiveShot live(long shotId) {
     long revision = repository.revision(shotId);
     Optional<LiveShot> known = live.find(shotId);
-    if (known.isPresent() && known.get().revision() >= revision) {
+    if (known.isPresent()
+        && (known.get().revision() >= revision || live.isArriving(shotId, revision))) {
       return known.get();
     }
     Shot shot = revisions.read(shotId, revision);
@@ -315,8 +316,7 @@ public class ShotService {
       LiveShot after = before.next(before.revision() + 1, planned.shot());
       after.ledBy(planned.change().footprint());
       Work.seal();
-      if (isWritten(shotId, before, after, planned)) {
-        live.put(shotId, after);
+      if (isStored(shotId, before, after, planned)) {
         sketches.changed(shotId);
         events.tell(shotId, after.revision(), planned.change().summary(), asker.window());
         return outcome(before, after, true);
@@ -344,6 +344,19 @@ public class ShotService {
               Edit patch = Edit.between(before.shot(), after.shot());
               return new EditOutcome(before, after, patch, true, true);
             });
+  }
+
+  private boolean isStored(long shotId, LiveShot before, LiveShot after, Planned planned) {
+    live.arrives(shotId, after.revision());
+    try {
+      boolean written = isWritten(shotId, before, after, planned);
+      if (written) {
+        live.put(shotId, after);
+      }
+      return written;
+    } finally {
+      live.arrived(shotId);
+    }
   }
 
   private boolean isWritten(long shotId, LiveShot before, LiveShot after, Planned planned) {

@@ -20,6 +20,7 @@ import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.web.problem.ConflictException;
+import java.util.ArrayList;
 import java.util.List;
 import org.jooq.exception.DataAccessException;
 import org.junit.jupiter.api.BeforeEach;
@@ -87,6 +88,33 @@ class ShotServiceTest {
             });
     when(repository.since(SHOT, 1)).thenReturn(List.of());
     assertThat(service.edit(SHOT, 1, RENAME, ASKER).after().revision()).isEqualTo(3);
+  }
+
+  @Test
+  void whileARevisionIsBeingStored_theOneBeforeIsTheNewest_andNothingIsRead() {
+    service.current(SHOT);
+    List<Long> seen = new ArrayList<>();
+    when(repository.write(anyLong(), anyLong(), any(), any(), any()))
+        .thenAnswer(
+            call -> {
+              when(repository.revision(SHOT)).thenReturn(2L); // it is there, and nobody was told
+              seen.add(service.current(SHOT).revision());
+              return true;
+            });
+    service.edit(SHOT, 1, RENAME, ASKER);
+    assertThat(seen).containsExactly(1L);
+    assertThat(service.current(SHOT).revision()).isEqualTo(2);
+    verify(revisions, never()).read(SHOT, 2);
+  }
+
+  @Test
+  void edit_notStored_isNoLongerWaitedFor() {
+    service.current(SHOT);
+    when(repository.write(anyLong(), anyLong(), any(), any(), any()))
+        .thenThrow(new DataAccessException("gone"));
+    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER));
+    at(2); // by somebody else
+    assertThat(service.current(SHOT).revision()).isEqualTo(2);
   }
 
   @Test
