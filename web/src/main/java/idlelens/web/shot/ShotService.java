@@ -100,7 +100,9 @@ public class ShotService {
   /** What led from a revision to the newest, for a window that has the first. */
   EditOutcome since(long shotId, long revision) {
     LiveShot before = past(shotId, revision);
-    return outcome(before, live(shotId), true);
+    LiveShot likely = likely(shotId);
+    LiveShot after = likely.revision() > revision ? likely : live(shotId);
+    return outcome(before, after, true);
   }
 
   /** Makes a shot as it was at a revision; what was done since can be had back by undo. */

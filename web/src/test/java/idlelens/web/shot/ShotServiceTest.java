@@ -6,6 +6,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.clearInvocations;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -105,6 +106,16 @@ class ShotServiceTest {
     assertThat(seen).containsExactly(1L);
     assertThat(service.current(SHOT).revision()).isEqualTo(2);
     verify(revisions, never()).read(SHOT, 2);
+  }
+
+  @Test
+  void since_whatIsKnownToBeNewer_isNotAskedFor_butNothingNewerIs() {
+    service.edit(SHOT, 1, RENAME, ASKER);
+    clearInvocations(repository);
+    assertThat(service.since(SHOT, 1).after().revision()).isEqualTo(2);
+    verify(repository, never()).revision(SHOT);
+    at(3); // by somebody else
+    assertThat(service.since(SHOT, 2).after().revision()).isEqualTo(3);
   }
 
   @Test
