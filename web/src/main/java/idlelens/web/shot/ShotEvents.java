@@ -127,7 +127,7 @@ public class ShotEvents {
   }
 
   /** How many windows there are is told at most ten times a second, however many come and go. */
-  @Scheduled(fixedRate = 100)
+  @Scheduled(fixedDelay = 100)
   void tellPeople() {
     for (Long shotId : Set.copyOf(peopleChanged)) {
       peopleChanged.remove(shotId);
@@ -137,7 +137,7 @@ public class ShotEvents {
   }
 
   /** Keeps connections open, and finds those that are gone. */
-  @Scheduled(fixedRate = 5_000)
+  @Scheduled(fixedDelay = 5_000)
   void beat() {
     listeners.keySet().forEach(shotId -> tellAll(shotId, BEAT));
   }

@@ -9,16 +9,22 @@ import java.io.IOException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 
-/** Sends pieces as fast as the other side reads, without a thread that waits for it. */
+/**
+ * Sends pieces as fast as the other side reads, without a thread that waits for it.
+ *
+ * <p>Whatever touches the answer, and whatever ends it, has this object's monitor: the server uses
+ * the answer of a connection that is over for another one, so that nobody may still be writing when
+ * {@link #onComplete} returns. Nothing here waits, so neither does the server.
+ */
 final class Pump implements WriteListener, AsyncListener {
   private final AsyncContext context;
   private final ServletOutputStream out;
   private final Pieces pieces;
   private final Executor threads;
-  private final AtomicBoolean ended = new AtomicBoolean();
   private final AtomicBoolean woken = new AtomicBoolean();
   private boolean started;
   private boolean unflushed;
+  private boolean ended;
 
   private Pump(AsyncContext context, ServletOutputStream out, Pieces pieces, Executor threads) {
     this.context = context;
@@ -68,7 +74,7 @@ final class Pump implements WriteListener, AsyncListener {
   }
 
   private void goOn() throws IOException {
-    while (!ended.get() && out.isReady()) {
+    while (!ended && out.isReady()) {
       byte[] piece = pieces.next();
       if (piece == null) {
         end();
@@ -84,15 +90,20 @@ final class Pump implements WriteListener, AsyncListener {
     }
   }
 
-  private void end() {
-    if (!ended.getAndSet(true)) {
-      pieces.end();
+  private synchronized void end() {
+    if (!ended) {
+      over();
       try {
         context.complete();
       } catch (IllegalStateException alreadyGone) {
         // the server let go of the connection itself
       }
     }
+  }
+
+  private void over() {
+    ended = true;
+    pieces.end();
   }
 
   @Override
@@ -111,9 +122,9 @@ final class Pump implements WriteListener, AsyncListener {
   }
 
   @Override
-  public void onComplete(AsyncEvent event) {
-    if (!ended.getAndSet(true)) {
-      pieces.end();
+  public synchronized void onComplete(AsyncEvent event) {
+    if (!ended) {
+      over();
     }
   }
 

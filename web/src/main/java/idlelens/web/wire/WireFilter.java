@@ -131,15 +131,26 @@ final class WireFilter implements Filter {
       }
     }
 
-    /** Its turn has come; it may be gone by then. */
+    /** Its turn has come; it may be gone by then, but not while it is sent on its way. */
     private void through() {
+      boolean gone;
       synchronized (this) {
-        inside = !isOver;
+        gone = isOver;
+        inside = !gone;
+        if (inside) {
+          goOnUnlessEnding();
+        }
       }
-      if (inside) {
-        context.dispatch();
-      } else {
+      if (gone) {
         large.leave();
+      }
+    }
+
+    private void goOnUnlessEnding() {
+      try {
+        context.dispatch();
+      } catch (IllegalStateException ending) {
+        // over() follows, and leaves
       }
     }
 
