@@ -7,6 +7,8 @@ import idlelens.web.database.DatabaseWatch;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
+import org.springframework.boot.availability.ApplicationAvailability;
+import org.springframework.boot.availability.ReadinessState;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,17 +19,19 @@ import org.springframework.web.bind.annotation.RestController;
 class HealthController {
   private final DatabaseWatch watch;
   private final Heartbeat heartbeat;
+  private final ApplicationAvailability availability;
 
-  HealthController(DatabaseWatch watch, Heartbeat heartbeat) {
+  HealthController(DatabaseWatch watch, Heartbeat heartbeat, ApplicationAvailability availability) {
     this.watch = watch;
     this.heartbeat = heartbeat;
+    this.availability = availability;
   }
 
   /**
    * How all is.
    *
-   * @param status up, or trouble
-   * @param detail a sentence, if there is trouble
+   * @param status up, starting, or trouble
+   * @param detail a sentence, unless it is up
    */
   record Health(String status, String detail, Database database) {}
 
@@ -41,16 +45,21 @@ class HealthController {
       description = "Asks nobody: what it tells was found out by itself within the last second.")
   ResponseEntity<Health> health() {
     DatabaseState state = watch.state();
-    boolean up =
-        state.state() == DatabaseState.State.UP && heartbeat.answers() && !state.diskFull();
-    String word = state.state() == DatabaseState.State.UP && heartbeat.answers() ? "up" : "down";
+    boolean answers = state.state() == DatabaseState.State.UP && heartbeat.answers();
+    String word = answers ? "up" : "down";
     Database database =
         new Database(
             state.state() == DatabaseState.State.STARTING ? "starting" : word,
             state.since(),
             state.tries(),
             state.diskFull());
-    return ResponseEntity.status(up ? 200 : 503)
-        .body(new Health(up ? "up" : "trouble", up ? "" : state.words(), database));
+    if (!answers || state.diskFull()) {
+      return ResponseEntity.status(503).body(new Health("trouble", state.words(), database));
+    }
+    if (availability.getReadinessState() != ReadinessState.ACCEPTING_TRAFFIC) {
+      return ResponseEntity.status(503)
+          .body(new Health("starting", "Idle Lens is starting, or ending", database));
+    }
+    return ResponseEntity.ok(new Health("up", "", database));
   }
 }
