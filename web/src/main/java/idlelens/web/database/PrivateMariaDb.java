@@ -24,6 +24,7 @@ public final class PrivateMariaDb implements AutoCloseable {
   static final String NAME = "idle_lens";
 
   private static final Logger LOG = LoggerFactory.getLogger(PrivateMariaDb.class);
+  private static final Duration ENDS_WITHIN = Duration.ofSeconds(30);
   private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final Duration FIRST_PAUSE = Duration.ofMillis(250);
   private static final Duration LONGEST_PAUSE = Duration.ofSeconds(20);
@@ -252,8 +253,11 @@ public final class PrivateMariaDb implements AutoCloseable {
     }
     running.destroy();
     try {
-      if (!running.waitFor(PATIENCE.toSeconds(), TimeUnit.SECONDS)) {
-        LOG.warn("The database server {} does not end; its log is {}", running.pid(), folder.log());
+      if (!running.waitFor(ENDS_WITHIN.toSeconds(), TimeUnit.SECONDS)) {
+        LOG.warn(
+            "The database server {} does not end when asked and is killed; what is stored is on disk",
+            running.pid());
+        running.destroyForcibly().waitFor(ENDS_WITHIN.toSeconds(), TimeUnit.SECONDS);
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
