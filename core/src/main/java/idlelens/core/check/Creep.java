@@ -2,6 +2,7 @@ package idlelens.core.check;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
+import idlelens.core.curve.Segment;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import java.util.ArrayList;
@@ -14,12 +15,13 @@ import java.util.stream.Collectors;
 
 /**
  * A channel that starts to move before it was meant to: it is not keyed at a pose key of its node,
- * so it sets off at the key before that.
+ * so it sets off at the key before that. Judged by what the curve does, whatever its tangents are:
+ * one that swings out and comes back between two equal keys creeps too.
  *
  * @param path the channel
  * @param from frame of the key at which it sets off
  * @param missing frame of the first pose key after that, at which it has no key
- * @param amount how far it has come there, in the unit of the channel
+ * @param amount how far it goes until there at the most, in the unit of the channel
  */
 public record Creep(Path path, double from, double missing, double amount) {
   /** Movement smaller than this, in metres or degrees, is none. */
@@ -53,21 +55,30 @@ public record Creep(Path path, double from, double missing, double amount) {
   }
 
   private static void find(Path path, Curve curve, NavigableSet<Double> poses, List<Creep> found) {
-    for (int i = 0; i + 1 < curve.keys().size(); i++) {
+    List<Segment> segments = curve.segments();
+    for (int i = 0; i < segments.size(); i++) {
       Key left = curve.keys().get(i);
       Key right = curve.keys().get(i + 1);
-      if (Math.abs(right.value() - left.value()) <= NOTHING || !poses.contains(left.frame())) {
-        continue;
-      }
-      Double pose = next(poses, left);
+      Double pose = poses.contains(left.frame()) ? next(poses, left) : null;
       if (pose == null || pose >= right.frame() || right.isAt(pose)) {
         continue;
       }
-      double amount = curve.at(pose) - left.value();
+      double amount = farthest(segments.get(i), pose) - left.value();
       if (Math.abs(amount) > NOTHING) {
         found.add(new Creep(path, left.frame(), pose, amount));
       }
     }
+  }
+
+  /** The value farthest from the one a stretch starts with, up to a frame within it. */
+  private static double farthest(Segment stretch, double frame) {
+    double far = stretch.at(frame);
+    for (double u : stretch.turningPoints()) {
+      double value = stretch.valueAt(u);
+      boolean farther = Math.abs(value - stretch.v0()) > Math.abs(far - stretch.v0());
+      far = stretch.frameAt(u) < frame && farther ? value : far;
+    }
+    return far;
   }
 
   /** The first pose key after a key, or null. */

@@ -14,12 +14,19 @@ import java.util.stream.Stream;
  *
  * @param place largest distance, in metres
  * @param turn largest angle, in degrees
+ * @param view largest difference of the field of view, across or up, in degrees: another sensor,
+ *     squeeze, picture or focal length shows here
  * @param focal largest difference of focal length, in millimetres; absent where there is no lens
  * @param focus largest difference of focus distance, in metres
  * @param stop largest difference of f-number
  */
 public record Difference(
-    Peak place, Peak turn, Optional<Peak> focal, Optional<Peak> focus, Optional<Peak> stop) {
+    Peak place,
+    Peak turn,
+    Optional<Peak> view,
+    Optional<Peak> focal,
+    Optional<Peak> focus,
+    Optional<Peak> stop) {
 
   private static final double ROUNDING = 1e-7;
 
@@ -28,7 +35,7 @@ public record Difference(
 
   /** Whether anything differs by more than rounding. */
   public boolean isAny() {
-    return Stream.of(Optional.of(place), Optional.of(turn), focal, focus, stop)
+    return Stream.of(Optional.of(place), Optional.of(turn), view, focal, focus, stop)
         .flatMap(Optional::stream)
         .anyMatch(p -> p.amount() > ROUNDING);
   }
@@ -52,13 +59,15 @@ public record Difference(
     Peak place = peak(a, b, (i, k) -> p.pose(i).place().distance(q.pose(k).place()));
     Peak turn = peak(a, b, (i, k) -> Math.toDegrees(Turns.angleBetween(p.turn(i), q.turn(k))));
     if (mine.lens().isEmpty() || theirs.lens().isEmpty()) {
-      return new Difference(place, turn, Optional.empty(), Optional.empty(), Optional.empty());
+      return new Difference(
+          place, turn, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
     LensTrack l = mine.lens().get();
     LensTrack m = theirs.lens().get();
     return new Difference(
         place,
         turn,
+        Optional.of(view(a, b, l, m)),
         Optional.of(lens(a, b, l, m, l.focalMm(), m.focalMm())),
         Optional.of(lens(a, b, l, m, l.focusM(), m.focusM())),
         Optional.of(lens(a, b, l, m, l.fStop(), m.fStop())));
@@ -67,6 +76,13 @@ public record Difference(
   private static Peak lens(
       Evaluation a, Evaluation b, LensTrack l, LensTrack m, double[] mine, double[] theirs) {
     return peak(a, b, (i, k) -> Math.abs(mine[l.index(i)] - theirs[m.index(k)]));
+  }
+
+  private static Peak view(Evaluation a, Evaluation b, LensTrack l, LensTrack m) {
+    Peak across = lens(a, b, l, m, l.horizontalRad(), m.horizontalRad());
+    Peak up = lens(a, b, l, m, l.verticalRad(), m.verticalRad());
+    Peak larger = across.amount() >= up.amount() ? across : up;
+    return new Peak(Math.toDegrees(larger.amount()), larger.frame());
   }
 
   private static Peak peak(Evaluation a, Evaluation b, Measure measure) {

@@ -9,5 +9,10 @@ public enum Beyond {
   /** Repeats. */
   CYCLE,
   /** Repeats, adding the difference of last and first value each round. */
-  CYCLE_AND_CARRY
+  CYCLE_AND_CARRY;
+
+  /** Whether the keys are repeated, as they are or carried on. */
+  public boolean cycles() {
+    return this == CYCLE || this == CYCLE_AND_CARRY;
+  }
 }

@@ -24,7 +24,7 @@ public final class Curve {
 
   /**
    * @param rest value while there are no keys
-   * @param keys in strictly increasing order of frame
+   * @param keys in increasing order of frame, none nearer than 1e-6 of a frame to the next
    * @param before behaviour before the first key
    * @param after behaviour after the last key
    */
@@ -36,11 +36,13 @@ public final class Curve {
     Require.within(keys.size(), 0, MOST_KEYS, "keys.count");
     for (int i = 1; i < this.keys.size(); i++) {
       double earlier = this.keys.get(i - 1).frame();
-      if (!(this.keys.get(i).frame() > earlier)) {
+      double frame = this.keys.get(i).frame();
+      if (!(frame - earlier >= Key.SAME_FRAME * (1 - 1e-3))) {
         throw new RefusedException(
             "keys[" + i + "].frame",
-            this.keys.get(i).frame(),
-            "greater than keys[" + (i - 1) + "].frame (" + earlier + ")");
+            frame,
+            (frame > earlier ? "at least 1e-6 of a frame after" : "greater than")
+                + (" keys[" + (i - 1) + "].frame (" + earlier + ")"));
       }
     }
   }
@@ -139,56 +141,71 @@ public final class Curve {
    * mirrors the other.
    */
   public Tangent.Free handles(int i) {
-    Tangent.Free given = keys.get(i).tangent() instanceof Tangent.Free free ? free : null;
-    if (keys.size() == 1) {
-      return given != null ? given : Tangent.Free.sloped(0);
-    }
-    Slopes slopes = new Slopes(keys);
-    boolean last = i == keys.size() - 1;
-    Tangent.Handle in = i == 0 ? null : Segment.reaching(keys, slopes, i);
-    Tangent.Handle out = last ? null : leaving(slopes, i);
-    return new Tangent.Free(
-        in != null ? in : given != null ? given.in() : out,
-        out != null ? out : given != null ? given.out() : in,
-        given == null || given.joined(),
-        given != null && given.ownLength());
+    return Handles.at(keys, i);
   }
 
-  private Tangent.Handle leaving(Slopes slopes, int i) {
-    return keys.get(i).tangent().leavesBending()
-        ? Segment.leaving(keys, slopes, i)
-        : segment(i).out();
+  /**
+   * The same curve with the handles of a stretch written as they are drawn: where together they are
+   * longer than the stretch, both are cut.
+   *
+   * @param i index of the stretch; one that is not there changes nothing
+   */
+  public Curve asDrawn(int i) {
+    if (i < 0 || i + 1 >= keys.size() || !keys.get(i).tangent().leavesBending()) {
+      return this;
+    }
+    Segment s = segment(i);
+    boolean cut = s.isCut(handles(i).out(), handles(i + 1).in());
+    return cut ? leftBy(i, s.out()).reachedBy(i + 1, s.in()) : this;
+  }
+
+  /**
+   * The curve with a handle of key {@code i} as long as it is written: the handle at the other end
+   * of its stretch is cut to give way, and itself where it is longer than the stretch.
+   *
+   * @param in whether the handle by which the key is reached is meant, not the one by which it is
+   *     left
+   */
+  public Curve givingWay(int i, boolean in) {
+    int stretch = in ? i - 1 : i;
+    if (stretch < 0 || stretch + 1 >= keys.size() || !keys.get(stretch).tangent().leavesBending()) {
+      return this;
+    }
+    Tangent.Handle left = handles(stretch).out();
+    Tangent.Handle right = handles(stretch + 1).in();
+    Segment s = segment(stretch);
+    if (!s.isCut(left, right)) {
+      return this;
+    }
+    Tangent.Handle mine = shortened(in ? right : left, s.width());
+    Tangent.Handle other = shortened(in ? left : right, s.width() - mine.frames());
+    return leftBy(stretch, in ? other : mine).reachedBy(stretch + 1, in ? mine : other);
+  }
+
+  private static Tangent.Handle shortened(Tangent.Handle handle, double most) {
+    double part = handle.frames() > most ? most / handle.frames() : 1;
+    return handle.times(part, part);
   }
 
   /** With key {@code i} left by that handle; a free one is made of its tangent for it. */
   Curve leftBy(int i, Tangent.Handle out) {
-    Tangent.Free free = handles(i);
-    Tangent.Handle in = i == 0 ? out : free.in();
-    boolean joined = free.joined() && isLine(in, out);
-    return withKeyAt(i, keys.get(i).withTangent(new Tangent.Free(in, out, joined, true)));
+    return withKeyAt(i, Handles.leftBy(keys, i, out));
   }
 
   /** With key {@code i} reached by that handle, and left as before. */
   Curve reachedBy(int i, Tangent.Handle in) {
-    Key key = keys.get(i);
-    if (!key.tangent().leavesBending()) {
-      return withKeyAt(i, key.withTangent(new Tangent.Reached(in, key.tangent().plain())));
-    }
-    Tangent.Free free = handles(i);
-    Tangent.Handle out = i == keys.size() - 1 ? in : free.out();
-    boolean joined = free.joined() && isLine(in, out);
-    return withKeyAt(i, key.withTangent(new Tangent.Free(in, out, joined, true)));
-  }
-
-  private static boolean isLine(Tangent.Handle in, Tangent.Handle out) {
-    double steep = Math.max(Math.abs(in.slope()), Math.abs(out.slope()));
-    return Math.abs(in.slope() - out.slope()) <= 1e-9 * (1 + steep);
+    return withKeyAt(i, Handles.reachedBy(keys, i, in));
   }
 
   /** Index of the key at that frame (within 1e-6 of a frame), or -1. */
   public int indexOf(double frame) {
     int at = after(frame - Key.SAME_FRAME);
     return at < keys.size() && keys.get(at).frame() < frame + Key.SAME_FRAME ? at : -1;
+  }
+
+  /** How many keys stand at a frame or before it. */
+  int keysUntil(double frame) {
+    return after(frame);
   }
 
   /** Index of the first key later than a frame; the number of keys if there is none. */

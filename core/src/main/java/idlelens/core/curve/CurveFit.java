@@ -3,7 +3,9 @@ package idlelens.core.curve;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.rule.StoppedException;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 
 /**
@@ -75,20 +77,29 @@ public final class CurveFit {
     return keys;
   }
 
-  private void split(int from, int to) {
-    StoppedException.check();
-    SpanFit fit =
-        SpanFit.of(new SpanFit.Run(frames, values, from, to), slope(from), slope(to), tolerance);
-    if (fit.error() > tolerance) {
-      // in a long run never near an end, so that the depth grows with the logarithm of its length
-      int margin = to - from > LONG_RUN ? (to - from) / 4 : 1;
-      int middle = Math.max(from + margin, Math.min(to - margin, fit.worst()));
-      split(from, middle);
-      split(middle, to);
-    } else {
-      spans.add(fit);
-      at.add(to);
+  private void split(int first, int last) {
+    Deque<int[]> open = new ArrayDeque<>();
+    open.push(new int[] {first, last});
+    while (!open.isEmpty()) {
+      StoppedException.check();
+      int[] ends = open.pop();
+      SpanFit.Run run = new SpanFit.Run(frames, values, ends[0], ends[1]);
+      SpanFit fit = SpanFit.of(run, slope(ends[0]), slope(ends[1]), tolerance);
+      if (fit.error() > tolerance) {
+        int middle = middle(ends[0], ends[1], fit.worst());
+        open.push(new int[] {middle, ends[1]});
+        open.push(new int[] {ends[0], middle});
+      } else {
+        spans.add(fit);
+        at.add(ends[1]);
+      }
     }
+  }
+
+  /** In a long run never near an end, so that the work grows with n log n. */
+  private static int middle(int from, int to, int worst) {
+    int margin = to - from > LONG_RUN ? (to - from) / 4 : 1;
+    return Math.max(from + margin, Math.min(to - margin, worst));
   }
 
   private double slope(int i) {

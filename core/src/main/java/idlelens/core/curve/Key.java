@@ -14,6 +14,12 @@ public record Key(double frame, double value, Tangent tangent) {
   /** Keys nearer than this, in frames, stand on the same frame. */
   static final double SAME_FRAME = 1e-6;
 
+  /**
+   * How long before or after a frame, in frames, a jump is written that a held key alone cannot
+   * say: too short to be seen, long enough to tell two keys apart.
+   */
+  public static final double INSTANT = 1e-3;
+
   /** Whether this key stands at a frame. */
   public boolean isAt(double otherFrame) {
     return Math.abs(frame - otherFrame) < SAME_FRAME;

@@ -68,7 +68,7 @@ public final class KeyInsertion {
       NavigableSet<Double> inside = left.headSet(last, true);
       ready = allBetween(ready, inside, usual);
       inside.clear();
-      if (!cycles(ready.after())) {
+      if (!ready.after().cycles()) {
         return allAfter(ready, left, usual);
       }
       if (!left.isEmpty()) { // every time the curve gets at least twice as long
@@ -76,10 +76,6 @@ public final class KeyInsertion {
       }
     }
     return ready;
-  }
-
-  private static boolean cycles(Beyond beyond) {
-    return beyond == Beyond.CYCLE || beyond == Beyond.CYCLE_AND_CARRY;
   }
 
   /** Keys behind the last, going outwards: each depends on the few before it. */
@@ -123,7 +119,7 @@ public final class KeyInsertion {
 
   /** A key outside makes the round longer that the other side repeats. */
   private static void refuseOtherCycle(Beyond here, Beyond other, double frame) {
-    if (cycles(other) && here != other) {
+    if (other.cycles() && here != other) {
       throw new RefusedException(
           "frame",
           frame,
@@ -133,12 +129,16 @@ public final class KeyInsertion {
 
   private static Curve still(Curve curve, double frame, Tangent.Kind usual) {
     List<Key> flat = new ArrayList<>();
-    curve.keys().forEach(k -> flat.add(k.tangent() instanceof Tangent.Free ? flat(k) : k));
+    curve.keys().forEach(k -> flat.add(flat(k)));
     return curve.withKeys(flat).withKey(new Key(frame, curve.at(frame), usual));
   }
 
+  /** The key of a curve that is the same everywhere, with no handle that could bend it. */
   private static Key flat(Key key) {
-    return key.withTangent(Tangent.Free.sloped(0));
+    if (key.tangent() instanceof Tangent.Reached reached) {
+      return key.withTangent(reached.leaving());
+    }
+    return key.tangent() instanceof Tangent.Free ? key.withTangent(Tangent.Free.sloped(0)) : key;
   }
 
   private static Curve between(Curve curve, double frame) {

@@ -2,8 +2,10 @@ package idlelens.core.curve;
 
 import idlelens.core.rule.Require;
 import idlelens.core.rule.StoppedException;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Deque;
 import java.util.List;
 
 /**
@@ -13,10 +15,15 @@ import java.util.List;
  */
 public final class KeyReduction {
   private static final int STEPS_A_FRAME = 4;
-  private static final int MOST_SAMPLES = 200_000;
+  private static final int LEAST_STEPS = 4;
+
+  /** Between two keys there is one cubic: more looks at it tell nothing new. */
+  private static final int MOST_STEPS = 64;
+
   private static final int LONG_RUN = 64;
 
   private final Curve curve;
+  private final Spans spans;
   private final double tolerance;
   private final double[] frames;
   private final double[] values;
@@ -32,34 +39,38 @@ public final class KeyReduction {
 
   private KeyReduction(Curve curve, double tolerance) {
     this.curve = curve;
+    this.spans = curve.spans();
     this.tolerance = tolerance;
     List<Key> keys = curve.keys();
     this.keyFrames = keys.stream().mapToDouble(Key::frame).toArray();
     this.keyValues = keys.stream().mapToDouble(Key::value).toArray();
-    double length = keys.get(keys.size() - 1).frame() - keys.get(0).frame();
-    int steps = length * STEPS_A_FRAME > MOST_SAMPLES ? 1 : STEPS_A_FRAME;
-    double[] t = new double[(int) Math.min(1e7, length * steps) + 2 * keys.size()];
     this.sampleOf = new int[keys.size()];
-    int n = 0;
-    for (int i = 0; i < keys.size(); i++) {
-      sampleOf[i] = n;
-      t[n++] = keys.get(i).frame();
-      double end = i + 1 < keys.size() ? keys.get(i + 1).frame() : Double.NEGATIVE_INFINITY;
-      int parts = (int) Math.ceil((end - keys.get(i).frame()) * steps - 1e-9);
-      for (int k = 1; k < parts; k++) {
-        t[n++] = keys.get(i).frame() + k * (end - keys.get(i).frame()) / parts;
+    for (int i = 1; i < keys.size(); i++) {
+      sampleOf[i] = sampleOf[i - 1] + steps(i - 1);
+    }
+    this.frames = new double[sampleOf[keys.size() - 1] + 1];
+    this.values = new double[frames.length];
+    for (int i = 0; i < spans.count(); i++) {
+      for (int k = 0; k < steps(i); k++) {
+        frames[sampleOf[i] + k] = keyFrames[i] + k * (keyFrames[i + 1] - keyFrames[i]) / steps(i);
       }
     }
-    this.frames = Arrays.copyOf(t, n);
-    this.values = new double[n];
+    frames[frames.length - 1] = keyFrames[keys.size() - 1];
     CurvePlayer player = curve.player();
-    for (int i = 0; i < n; i++) {
+    for (int i = 0; i < frames.length; i++) {
       values[i] = player.at(frames[i]);
     }
   }
 
+  private int steps(int span) {
+    double wanted = Math.ceil((keyFrames[span + 1] - keyFrames[span]) * STEPS_A_FRAME);
+    return (int) Math.max(LEAST_STEPS, Math.min(MOST_STEPS, wanted));
+  }
+
   /**
-   * @param tolerance greatest deviation in the unit of the curve, above 0
+   * @param tolerance greatest deviation in the unit of the curve, above 0: at every moment between
+   *     the first and the last key, not only on frames. Outside them, a curve that runs on keeps
+   *     its slope
    * @return a curve with as few of the keys as were found to do, or the same curve
    */
   public static Curve reduce(Curve curve, double tolerance) {
@@ -69,27 +80,30 @@ public final class KeyReduction {
     }
     KeyReduction reduction = new KeyReduction(curve, tolerance);
     Curve reduced = reduction.isFlat() ? reduction.still() : reduction.reduced();
-    boolean better = reduced.keys().size() < curve.keys().size();
-    return better && reduction.deviation(reduced) <= tolerance * (1 + 1e-9) ? reduced : curve;
+    return reduced.keys().size() < curve.keys().size() ? reduced : curve;
   }
 
   private boolean isFlat() {
-    return Arrays.stream(values).allMatch(v -> Math.abs(v - values[0]) <= tolerance)
-        && curve.before() != Beyond.CYCLE_AND_CARRY
-        && curve.after() != Beyond.CYCLE_AND_CARRY;
+    return staysFlat(curve.before(), false)
+        && staysFlat(curve.after(), true)
+        && Arrays.stream(keyValues).allMatch(this::isFlat)
+        && curve.segments().stream().allMatch(this::isFlat);
+  }
+
+  private boolean staysFlat(Beyond beyond, boolean end) {
+    return beyond == Beyond.RUN_ON ? spans.edgeSlope(end) == 0 : beyond != Beyond.CYCLE_AND_CARRY;
+  }
+
+  private boolean isFlat(Segment s) {
+    return Arrays.stream(s.turningPoints()).allMatch(u -> isFlat(s.valueAt(u)));
+  }
+
+  private boolean isFlat(double value) {
+    return Math.abs(value - keyValues[0]) <= tolerance;
   }
 
   private Curve still() {
     return curve.withKeys(List.of(curve.keys().get(0).withTangent(Tangent.Kind.SETTLE)));
-  }
-
-  private double deviation(Curve reduced) {
-    CurvePlayer player = reduced.player();
-    double worst = 0;
-    for (int i = 0; i < frames.length; i++) {
-      worst = Math.max(worst, Math.abs(player.at(frames[i]) - values[i]));
-    }
-    return worst;
   }
 
   private Curve reduced() {
@@ -115,58 +129,72 @@ public final class KeyReduction {
       return true;
     }
     boolean bends = before.leavesBending() && here.leavesBending();
-    return bends && isCorner(curve.handles(i));
+    return bends && isCorner(spans.endSlope(i - 1, true), spans.endSlope(i, false));
   }
 
-  private static boolean isCorner(Tangent.Free free) {
-    double in = free.in().slope();
-    double out = free.out().slope();
+  private static boolean isCorner(double in, double out) {
     return Math.abs(in - out) > 1e-6 * (1e-6 + Math.abs(in) + Math.abs(out));
   }
 
-  private void split(int from, int to) {
-    StoppedException.check();
-    SpanFit fit =
-        SpanFit.of(
-            new SpanFit.Run(frames, values, sampleOf[from], sampleOf[to]),
-            slopeOut(from),
-            slopeIn(to),
-            tolerance);
-    if (to - from == 1) {
-      fits.add(null); // as it was
-      kept.add(to);
-    } else if (fit.error() <= tolerance) {
-      fits.add(fit);
-      kept.add(to);
-    } else {
-      int middle = nearestKey(from, to, fit.worst());
-      split(from, middle);
-      split(middle, to);
+  /** From key to key as few stretches as will do, in their order. */
+  private void split(int first, int last) {
+    Deque<int[]> open = new ArrayDeque<>();
+    open.push(new int[] {first, last});
+    while (!open.isEmpty()) {
+      StoppedException.check();
+      int[] run = open.pop();
+      int middle = run[1] - run[0] == 1 ? keep(run[1], null) : fitted(run[0], run[1]);
+      if (middle > 0) {
+        open.push(new int[] {middle, run[1]});
+        open.push(new int[] {run[0], middle});
+      }
     }
   }
 
+  private int keep(int to, SpanFit fit) {
+    fits.add(fit); // null: as it was
+    kept.add(to);
+    return 0;
+  }
+
+  /** Keeps the fit of a run if it is near enough; if not, the key at which to part the run. */
+  private int fitted(int from, int to) {
+    SpanFit.Run run = new SpanFit.Run(frames, values, sampleOf[from], sampleOf[to]);
+    double out = slopeOut(from);
+    double in = slopeIn(to);
+    SpanFit fit = SpanFit.of(run, out, in, tolerance);
+    if (fit.error() > tolerance) {
+      return nearestKey(from, to, frames[fit.worst()]);
+    }
+    Deviation most = Deviation.of(fit.segment(run, out, in), spans, from, to - 1);
+    return most.amount() > tolerance ? nearestKey(from, to, most.frame()) : keep(to, fit);
+  }
+
   /**
-   * The key between two that is nearest to a sample. In a long run it is never near an end, so that
+   * The key between two that is nearest to a frame. In a long run it is never near an end, so that
    * halves get shorter by at least a quarter: the depth grows with the logarithm of the keys.
    */
-  private int nearestKey(int from, int to, int sample) {
+  private int nearestKey(int from, int to, double frame) {
     int margin = to - from > LONG_RUN ? (to - from) / 4 : 1;
-    int found = Arrays.binarySearch(sampleOf, from, to, sample);
+    int found = Arrays.binarySearch(keyFrames, from, to, frame);
     int after = found >= 0 ? found : -found - 1;
-    boolean earlier =
-        after > from && frames[sample] - keyFrames[after - 1] <= keyFrames[after] - frames[sample];
+    boolean earlier = after > from && frame - keyFrames[after - 1] <= keyFrames[after] - frame;
     return Math.max(from + margin, Math.min(to - margin, earlier ? after - 1 : after));
   }
 
-  /** Runs of straight keys are taken as points of something smooth. */
+  /** Runs of straight keys are taken as points of something smooth, but not where they run on. */
   private double slopeOut(int i) {
     Tangent here = curve.keys().get(i).tangent();
-    return here.leaves(Tangent.Kind.STRAIGHT) ? through(i) : curve.handles(i).out().slope();
+    boolean runsOn = i == 0 && curve.before() == Beyond.RUN_ON;
+    return here.leaves(Tangent.Kind.STRAIGHT) && !runsOn ? through(i) : spans.endSlope(i, false);
   }
 
   private double slopeIn(int i) {
     Tangent before = curve.keys().get(i - 1).tangent();
-    return before.leaves(Tangent.Kind.STRAIGHT) ? through(i) : curve.handles(i).in().slope();
+    boolean runsOn = i == curve.keys().size() - 1 && curve.after() == Beyond.RUN_ON;
+    return before.leaves(Tangent.Kind.STRAIGHT) && !runsOn
+        ? through(i)
+        : spans.endSlope(i - 1, true);
   }
 
   private double through(int i) {

@@ -32,6 +32,21 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
     double width() {
       return frames[to] - frames[from];
     }
+
+    /** The Bezier over the run with handles of these lengths in frames and these slopes. */
+    Segment bezier(double out, double in, double slopeOut, double slopeIn) {
+      double t0 = frames[from];
+      double t3 = frames[to];
+      double v0 = values[from];
+      double v3 = values[to];
+      return new Segment(
+          false, t0, v0, t0 + out, v0 + out * slopeOut, t3 - in, v3 - in * slopeIn, t3, v3);
+    }
+  }
+
+  /** This fit of a run as it is evaluated. */
+  Segment segment(Run run, double slopeOut, double slopeIn) {
+    return run.bezier(outFrames, inFrames, slopeOut, slopeIn);
   }
 
   /**
@@ -113,21 +128,7 @@ record SpanFit(double outFrames, double inFrames, int worst, double error) {
       Residuals sums = new Residuals();
       double[] t = run.frames();
       double[] v = run.values();
-      double t0 = t[run.from()];
-      double v0 = v[run.from()];
-      double v3 = v[run.to()];
-      double width = run.width();
-      Segment s =
-          new Segment(
-              false,
-              t0,
-              v0,
-              t0 + out,
-              v0 + out * slopeOut,
-              t0 + width - in,
-              v3 - in * slopeIn,
-              t0 + width,
-              v3);
+      Segment s = run.bezier(out, in, slopeOut, slopeIn);
       for (int i = run.from() + 1; i < run.to(); i += every) {
         sums.add(i, s, s.parameter(t[i]), v[i], slopeOut, slopeIn);
       }

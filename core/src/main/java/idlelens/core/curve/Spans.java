@@ -14,6 +14,9 @@ final class Spans {
   /** Where time all but stands still along p, slopes are taken across this many frames. */
   private static final double STEEP_FRAMES = 1e-3;
 
+  /** A handle shorter than this part of its segment has no direction of its own. */
+  private static final double NO_LENGTH = 1e-9;
+
   private final double[] frame;
   private final double[] cubic;
   private final double lastValue;
@@ -73,6 +76,18 @@ final class Spans {
 
   double last() {
     return frame[frame.length - 1];
+  }
+
+  /** The frame at which a segment starts; that of {@code count()} is the end of the last. */
+  double start(int span) {
+    return frame[span];
+  }
+
+  /** The frame at which a segment is at a parameter in [0, 1]. */
+  double frameAt(int span, double p) {
+    int c = span * STRIDE;
+    double part = ((cubic[c + 6] * p + cubic[c + 5]) * p + cubic[c + 4]) * p;
+    return frame[span] + part * (frame[span + 1] - frame[span]);
   }
 
   /** The segment that holds {@code t} in [first, last], looked for from segment {@code near}. */
@@ -151,13 +166,38 @@ final class Spans {
 
   /** Slope in value a frame at the very start ({@code end} false) or end of the curve. */
   double edgeSlope(boolean end) {
-    int span = end ? count() - 1 : 0;
+    return endSlope(end ? count() - 1 : 0, end);
+  }
+
+  /**
+   * Slope in value a frame at the start or the end of a segment: towards the first control point
+   * that lies apart from the key in time. Where one stands straight above or below it, no slope can
+   * be gone on with, and it is 0.
+   */
+  double endSlope(int span, boolean end) {
     int c = span * STRIDE;
     double width = frame[span + 1] - frame[span];
-    double p = end ? 1 : 0;
-    double rise = (3 * cubic[c + 3] * p + 2 * cubic[c + 2]) * p + cubic[c + 1];
-    double run = (3 * cubic[c + 6] * p + 2 * cubic[c + 5]) * p + cubic[c + 4];
-    return run > 1e-12 ? rise / run / width : 0;
+    double[] runs = steps(cubic[c + 4], cubic[c + 5], cubic[c + 6]);
+    double[] rises = steps(cubic[c + 1], cubic[c + 2], cubic[c + 3]);
+    double run = 0;
+    double rise = 0;
+    for (int i = 0; i < runs.length; i++) {
+      int at = end ? runs.length - 1 - i : i;
+      run += runs[at];
+      rise += rises[at];
+      if (run > NO_LENGTH) {
+        return rise / run / width;
+      }
+      if (Math.abs(rise) > NO_LENGTH * (1 + Math.abs(cubic[c]))) {
+        return 0;
+      }
+    }
+    return 0;
+  }
+
+  /** From each control point of a cubic to the next. */
+  private static double[] steps(double c1, double c2, double c3) {
+    return new double[] {c1 / 3, (c1 + c2) / 3, (c1 + 2 * c2) / 3 + c3};
   }
 
   private double parameter(int c, double t) {

@@ -1,20 +1,19 @@
 package idlelens.core.edit;
 
+import idlelens.core.curve.Baking;
 import idlelens.core.curve.Curve;
-import idlelens.core.curve.CurvePlayer;
-import idlelens.core.curve.Key;
-import idlelens.core.curve.Tangent;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameSpan;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Writes keyed channels out as keys at even steps over a range, smooth through each. Keys outside
- * the range stay.
+ * Writes keyed channels out as keys at even steps over a range, smooth through each. Outside the
+ * range the curves stay as they are.
  *
  * @param from first frame
  * @param to last frame, which always gets a key
@@ -36,19 +35,17 @@ public record BakeKeys(String id, List<Path> paths, double from, double to, int 
     if (keyed.isEmpty()) {
       throw new RefusedException("channels", "without keys", "channels that have keys");
     }
-    return shot.withNode(node.withChain(node.chain().map(keyed, this::baked)));
+    return shot.withNode(
+        node.withChain(node.chain().map(keyed, curve -> baked(curve, shot.header().seen()))));
   }
 
-  private Curve baked(Curve curve) {
-    List<Key> keys = new ArrayList<>();
-    curve.keys().stream().filter(k -> k.frame() < from && !k.isAt(from)).forEach(keys::add);
-    CurvePlayer player = curve.player();
+  private Curve baked(Curve curve, FrameSpan seen) {
+    List<Double> frames = new ArrayList<>();
     for (double frame = from; frame < to; frame += step) {
-      keys.add(new Key(frame, player.at(frame), Tangent.Kind.FLOW));
+      frames.add(frame);
     }
-    keys.add(new Key(to, player.at(to), Tangent.Kind.FLOW));
-    curve.keys().stream().filter(k -> k.frame() > to && !k.isAt(to)).forEach(keys::add);
-    return curve.withKeys(keys);
+    frames.add(to);
+    return Baking.of(curve, frames, seen);
   }
 
   @Override

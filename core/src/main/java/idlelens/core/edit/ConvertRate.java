@@ -16,6 +16,7 @@ import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import idlelens.core.time.FrameSpan;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,19 +56,21 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
     int length = Math.max(1, (int) Math.rint(header.range().length() * factor));
     int handles =
         Math.min(ShotHeader.MOST_HANDLES, (int) Math.ceil(header.handles() * factor - 1e-9));
-    List<Node> nodes = shot.nodes().stream().map(n -> retimed(n, map, factor)).toList();
+    List<Node> nodes =
+        shot.nodes().stream().map(n -> retimed(n, map, factor, header.seen())).toList();
     List<Marker> markers =
         shot.markers().stream().map(m -> m.withFrame(whole(map.at(m.frame())))).toList();
     ShotHeader next = header.withTime(rate, new FrameRange(in, in + length - 1), handles);
     return shot.withHeader(next).withNodes(nodes).withMarkers(markers);
   }
 
-  private Node retimed(Node node, TimeMap map, double factor) {
+  private Node retimed(Node node, TimeMap map, double factor, FrameSpan seen) {
     Chain chain = node.chain();
     Map<Path, Curve> curves = new LinkedHashMap<>();
     for (Path path : chain.paths()) {
       if (chain.curve(path).isKeyed()) {
-        curves.put(path, rounded(Retiming.apply(chain.curve(path), map, Landing.REFUSE), node));
+        curves.put(
+            path, rounded(Retiming.apply(chain.curve(path), map, Landing.REFUSE, seen), node));
       }
     }
     return node.withChain(chain.with(curves).mapped(part -> stamped(part, map, factor)));

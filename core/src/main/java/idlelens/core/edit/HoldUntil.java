@@ -1,9 +1,6 @@
 package idlelens.core.edit;
 
-import idlelens.core.curve.Curve;
-import idlelens.core.curve.Key;
-import idlelens.core.curve.Tangent;
-import idlelens.core.rule.RefusedException;
+import idlelens.core.curve.Holding;
 import idlelens.core.scene.Shot;
 
 /**
@@ -15,28 +12,7 @@ import idlelens.core.scene.Shot;
 public record HoldUntil(Picks picks) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    return picks.change(shot, HoldUntil::held);
-  }
-
-  private static Curve held(Curve curve, KeyPick pick) {
-    Curve next = curve;
-    for (double frame : pick.frames()) {
-      Key before = null;
-      for (Key key : next.keys()) {
-        if (key.frame() < frame && !key.isAt(frame)) {
-          before = key;
-        }
-      }
-      if (before == null) {
-        throw new RefusedException("frame", frame, "a frame after a key of the channel");
-      }
-      int from = next.indexOf(before.frame());
-      if (next.keys().get(from).tangent() instanceof Tangent.Free) {
-        next = next.withKeyAt(from, before.withTangent(Tangent.Kind.SETTLE));
-      }
-      next = next.withKey(new Key(frame, before.value(), Tangent.Kind.SETTLE));
-    }
-    return next;
+    return picks.change(shot, (curve, pick) -> Holding.until(curve, pick.frames()));
   }
 
   @Override

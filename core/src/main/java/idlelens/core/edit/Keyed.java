@@ -2,6 +2,7 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
+import idlelens.core.curve.Round;
 import idlelens.core.curve.Tangent;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Part;
@@ -37,7 +38,7 @@ final class Keyed {
           path,
           keying == Keying.STILL
               ? rest(node, path, curve, frame, value)
-              : curve.withKey(key(shot, curve, frame, value)));
+              : keyed(curve, frame, value, shot.header().newKeys()));
     }
     return shot.withNode(node.withChain(chain.with(next)));
   }
@@ -65,20 +66,29 @@ final class Keyed {
     if (!curve.isKeyed()) {
       return curve.withRest(value);
     }
-    int at = curve.indexOf(frame);
+    double inside = Round.place(curve, frame).frame();
+    int at = curve.indexOf(inside);
     if (at < 0) {
       throw new RefusedException(
           node.name() + "." + path,
           "keyed, with no key at frame " + frame,
           "to set a key here, or to change it at one of its keys");
     }
-    return curve.withKey(curve.keys().get(at).withValue(value));
+    return keyed(curve, frame, value, curve.keys().get(at).tangent());
   }
 
-  /** A key with the tangent of the one it replaces, or with the shot's tangent for new keys. */
-  private static Key key(Shot shot, Curve curve, double frame, double value) {
+  /**
+   * A key with the tangent of the one it replaces. Where the curve cycles it comes to stand in the
+   * round that is repeated, which gets no longer by it.
+   *
+   * @param usual tangent of a key that is not there yet
+   */
+  private static Curve keyed(Curve curve, double frame, double value, Tangent usual) {
+    if (Round.place(curve, frame).frame() != frame) {
+      return Round.withValue(curve, frame, value, usual);
+    }
     int at = curve.indexOf(frame);
-    Tangent tangent = at >= 0 ? curve.keys().get(at).tangent() : shot.header().newKeys();
-    return new Key(frame, value, tangent);
+    Tangent tangent = at >= 0 ? curve.keys().get(at).tangent() : usual;
+    return curve.withKey(new Key(frame, value, tangent));
   }
 }

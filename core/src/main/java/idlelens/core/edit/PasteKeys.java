@@ -2,6 +2,7 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
+import idlelens.core.curve.Reversal;
 import idlelens.core.curve.Tangent;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Path;
@@ -24,7 +25,7 @@ import java.util.stream.Stream;
  * @param frame where the earliest of the copied keys comes to stand
  * @param keys copied keys of each channel, at frames of their own
  * @param way what becomes of their values
- * @param backwards whether they come in the opposite order
+ * @param backwards whether the motion between them runs backwards
  */
 public record PasteKeys(
     String id, double frame, Map<Path, List<Key>> keys, Way way, boolean backwards)
@@ -79,29 +80,19 @@ public record PasteKeys(
 
   private List<Key> placed(Parameter parameter, List<Key> copied, double first, double last) {
     double sign = way == Way.MIRRORED && parameter.mirrored() ? -1 : 1;
-    List<Key> placed = new ArrayList<>();
-    for (Key key : copied) {
-      double since = backwards ? last - key.frame() : key.frame() - first;
-      Tangent tangent = turned(key.tangent(), sign);
-      placed.add(new Key(frame + since, sign * key.value(), tangent));
-    }
-    if (backwards) {
-      Collections.reverse(placed);
-    }
-    return placed;
+    List<Key> ordered = backwards ? Reversal.of(copied, first + last) : copied;
+    return ordered.stream()
+        .map(k -> new Key(frame + k.frame() - first, sign * k.value(), signed(k.tangent(), sign)))
+        .toList();
   }
 
-  private Tangent turned(Tangent tangent, double sign) {
+  private static Tangent signed(Tangent tangent, double sign) {
     if (tangent instanceof Tangent.Reached reached) {
-      return backwards
-          ? reached.leaving()
-          : new Tangent.Reached(reached.in().times(1, sign), reached.leaving());
+      return new Tangent.Reached(reached.in().times(1, sign), reached.leaving());
     }
-    if (!(tangent instanceof Tangent.Free free)) {
-      return tangent;
-    }
-    Tangent.Free signed = free.withIn(free.in().times(1, sign)).withOut(free.out().times(1, sign));
-    return backwards ? signed.reversed() : signed;
+    return tangent instanceof Tangent.Free free
+        ? free.withIn(free.in().times(1, sign)).withOut(free.out().times(1, sign))
+        : tangent;
   }
 
   /** The curve with the pasted keys in place of its own between the first and the last of them. */

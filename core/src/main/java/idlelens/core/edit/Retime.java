@@ -14,6 +14,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameSpan;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,7 +26,8 @@ import java.util.Map;
  * @param ids the nodes; none for all
  * @param map from the frame of a key to its new frame
  * @param landing what happens to keys that are already where others arrive
- * @param markers whether markers move too; hit frames of a ramp never do
+ * @param markers whether markers move too. Hits stay where they are under a ramp that keeps the
+ *     length; under one that does not, they stay with the pose under them
  * @param range whether the shot's last frame moves with what is there
  */
 public record Retime(List<String> ids, TimeMap map, Landing landing, boolean markers, boolean range)
@@ -41,7 +43,7 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
     Map<String, Node> changed = new HashMap<>();
     List<Node> nodes = ids.isEmpty() ? shot.nodes() : ids.stream().map(shot::node).toList();
     for (Node node : nodes) {
-      changed.put(node.id(), retimed(node));
+      changed.put(node.id(), retimed(node, shot.header().seen()));
     }
     Shot after = shot.withChanged(changed);
     if (markers) {
@@ -50,14 +52,14 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
     return range ? after.withHeader(extended(shot.header())) : after;
   }
 
-  private Node retimed(Node node) {
+  private Node retimed(Node node, FrameSpan seen) {
     Chain chain = node.chain();
     Map<Path, Curve> curves = new LinkedHashMap<>();
     for (Path path : chain.paths()) {
       Curve curve = chain.curve(path);
       if (curve.isKeyed() && !node.takesKeys().locked().contains(path)) {
         try {
-          curves.put(path, Retiming.apply(curve, map, landing));
+          curves.put(path, Retiming.apply(curve, map, landing, seen));
         } catch (RefusedException e) {
           throw e.inside(node.name() + "." + path);
         }
@@ -69,12 +71,12 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
 
   private Marker moved(Marker marker) {
     boolean mine = ids.isEmpty() || marker.nodeId().isEmpty() || ids.contains(marker.nodeId());
-    boolean hit = map instanceof Ramp && marker.kind() == Marker.Kind.HIT;
+    boolean hit = map instanceof Ramp ramp && ramp.keepLength() && marker.kind() == Marker.Kind.HIT;
     return mine && !hit ? marker.withFrame(map.at(marker.frame())) : marker;
   }
 
   private ShotHeader extended(ShotHeader header) {
-    int out = (int) Math.rint(header.range().out() + map.growth());
+    int out = (int) Math.rint(map.at(header.range().out()));
     return header.withTime(
         header.rate(), new FrameRange(header.range().in(), out), header.handles());
   }

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -45,20 +46,47 @@ public record SetHandle(
       throw new RefusedException(
           node.name() + "." + path, "without a key at frame " + frame, "one of its keys");
     }
-    Tangent.Free turned = turned(curve.handles(i), side, handle, alone);
-    Curve changed = curve.withKeyAt(i, curve.keys().get(i).withTangent(turned));
+    Curve changed = dragged(curve, i, side, handle, alone);
     return shot.withNode(node.withChain(node.chain().with(path, changed)));
   }
 
+  /**
+   * The curve with a handle of key {@code i} where it was dragged, seen on the curve as it is
+   * drawn. A key that is left straight or held stays so when the handle by which it is reached is
+   * dragged.
+   */
+  static Curve dragged(Curve curve, int i, Side side, Tangent.Handle handle, boolean alone) {
+    Key key = curve.keys().get(i);
+    boolean in = side == Side.IN;
+    Curve drawn = curve.asDrawn(in ? i - 1 : i);
+    Tangent turned =
+        in && !key.tangent().leavesBending()
+            ? new Tangent.Reached(handle, key.tangent().plain())
+            : turned(drawn.handles(i), side, handle, alone);
+    return drawn.withKeyAt(i, key.withTangent(turned)).givingWay(i, in);
+  }
+
   /** A tangent with one handle where it was dragged. */
-  static Tangent.Free turned(Tangent.Free now, Side side, Tangent.Handle handle, boolean alone) {
+  private static Tangent.Free turned(
+      Tangent.Free now, Side side, Tangent.Handle handle, boolean alone) {
     boolean joined = now.joined() && !alone;
     if (side == Side.IN) {
-      Tangent.Handle out = joined ? now.out().sloped(handle.slope()) : now.out();
+      Tangent.Handle out = joined ? inLine(now.out(), handle) : now.out();
       return new Tangent.Free(handle, out, joined, now.ownLength());
     }
-    Tangent.Handle in = joined ? now.in().sloped(handle.slope()) : now.in();
+    Tangent.Handle in = joined ? inLine(now.in(), handle) : now.in();
     return new Tangent.Free(in, handle, joined, now.ownLength());
+  }
+
+  /**
+   * The other handle of a joined tangent: as long in time. One dragged straight up takes it along
+   * straight down, and one pushed into its key has no direction to give.
+   */
+  private static Tangent.Handle inLine(Tangent.Handle other, Tangent.Handle dragged) {
+    if (dragged.frames() > 0) {
+      return other.sloped(dragged.slope());
+    }
+    return dragged.value() == 0 ? other : new Tangent.Handle(0, dragged.value());
   }
 
   @Override

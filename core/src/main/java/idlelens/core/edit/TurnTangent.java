@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
@@ -54,13 +55,17 @@ public record TurnTangent(
   }
 
   private Curve turned(Curve curve, int i, double by) {
-    Tangent.Free now = curve.handles(i);
-    Tangent.Free length = now.ownLength() ? now : now.withOwnLength(true);
-    Tangent.Handle old = side == SetHandle.Side.IN ? length.in() : length.out();
-    double value = side == SetHandle.Side.IN ? old.value() - by : old.value() + by;
+    boolean in = side == SetHandle.Side.IN;
+    Curve drawn = curve.asDrawn(in ? i - 1 : i);
+    Tangent.Free now = drawn.handles(i);
+    Tangent.Handle old = in ? now.in() : now.out();
+    double value = in ? old.value() - by : old.value() + by;
     Tangent.Handle handle = new Tangent.Handle(old.frames(), value);
-    Tangent.Free free = SetHandle.turned(length, side, handle, alone);
-    return curve.withKeyAt(i, curve.keys().get(i).withTangent(free));
+    Key key = drawn.keys().get(i);
+    if (!in || key.tangent().leavesBending()) {
+      drawn = drawn.withKeyAt(i, key.withTangent(now.withOwnLength(true)));
+    }
+    return SetHandle.dragged(drawn, i, side, handle, alone);
   }
 
   @Override

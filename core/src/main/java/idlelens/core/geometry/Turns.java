@@ -4,7 +4,16 @@ import org.joml.Quaterniond;
 
 /** Pan, tilt and roll to quaternions and back. */
 public final class Turns {
+  /** Part of the view that lies level when it looks straight up or down, but for rounding. */
+  private static final double AT_POLE = 1e-9;
+
   private Turns() {}
+
+  private static boolean isPole(Quaterniond q) {
+    double m02 = 2 * (q.x * q.z + q.y * q.w);
+    double m22 = 1 - 2 * (q.x * q.x + q.y * q.y);
+    return Math.hypot(m02, m22) < AT_POLE;
+  }
 
   /** {@code Ry(pan) Rx(tilt) Rz(roll)}, angles in radians. */
   public static Quaterniond quaternion(double pan, double tilt, double roll) {
@@ -40,7 +49,7 @@ public final class Turns {
     // near a pole, asin loses half the digits: the tangent form keeps them
     double level = Math.hypot(m02, m22);
     double tilt = Math.atan2(-m12, level);
-    if (level < 1e-9) {
+    if (level < AT_POLE) {
       double m00 = 1 - 2 * (y * y + z * z);
       double m20 = 2 * (x * z - y * w);
       return new double[] {Math.atan2(-m20, m00), tilt, 0};
@@ -56,6 +65,13 @@ public final class Turns {
    */
   public static double[] panTiltRoll(Quaterniond turn, double[] near) {
     double[] plain = panTiltRoll(turn);
+    if (isPole(turn)) { // pan and roll turn about one line: the roll stays, pan takes the rest
+      double sign = Math.signum(plain[1]);
+      double roll = near[2];
+      return new double[] {
+        unwrap(plain[0] + sign * roll, near[0]), unwrap(plain[1], near[1]), roll
+      };
+    }
     double[] other = {plain[0] + Math.PI, Math.PI - plain[1], plain[2] + Math.PI};
     double plainCost = 0;
     double otherCost = 0;

@@ -17,6 +17,8 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
     HEIGHT
   }
 
+  private static final double ROUNDING = 1e-9;
+
   public Gate {
     Require.positive(widthMm, "gate.widthMm");
     Require.positive(heightMm, "gate.heightMm");
@@ -54,9 +56,18 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
     return heightMm / (2 * Math.tan(angle(angleRad, "vfov") / 2));
   }
 
-  /** The focal length that a full-frame camera would need for the same diagonal field of view. */
+  /**
+   * The focal length that a full-frame camera with a round lens would need for the same diagonal
+   * field of view.
+   */
   public double equivalent35Mm(double focalMm) {
-    return focalMm * SensorFormat.FULL_FRAME.back().diagonalMm() / diagonalMm();
+    double diagonal = Math.hypot(squeeze * widthMm, heightMm);
+    return focalMm * SensorFormat.FULL_FRAME.back().diagonalMm() / diagonal;
+  }
+
+  /** Whether the picture asks for more than the sensor has, across or up. */
+  public boolean exceeds(FilmBack back) {
+    return widthMm > back.widthMm() * (1 + ROUNDING) || heightMm > back.heightMm() * (1 + ROUNDING);
   }
 
   private static double angle(double angleRad, String where) {

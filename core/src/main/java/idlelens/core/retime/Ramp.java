@@ -5,6 +5,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.time.Ratio;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -29,8 +30,15 @@ public final class Ramp implements TimeMap {
 
   private static final int MOST_HITS = 2000;
 
+  /** Paces that differ by less than this part are one. */
+  private static final double SAME_PACE = 1e-9;
+
+  /** Deviation from the exact ramp that is allowed if none is given: 0.1 % of the range. */
+  public static final double USUAL_TOLERANCE = 1e-3;
+
   private final List<Point> points;
   private final boolean keepLength;
+  private final double tolerance;
   private final List<Double> hits;
 
   /** The frames between which the speed is integrated on its own: ends, points and hits. */
@@ -55,8 +63,11 @@ public final class Ramp implements TimeMap {
    * @param keepLength whether the range stays as long as it was
    * @param hits frames that stay where they are; outside the range they say nothing. With them, the
    *     length has to be kept
+   * @param tolerance how far a curve may be from the exact ramp, as a part of the range of its
+   *     values while it lasts: 1e-6 to 0.5. More keys come in where it asks for them
    */
-  public Ramp(List<Point> points, boolean keepLength, List<Double> hits) {
+  public Ramp(List<Point> points, boolean keepLength, List<Double> hits, double tolerance) {
+    this.tolerance = Require.within(tolerance, 1e-6, 0.5, "tolerance");
     Require.within(points.size(), 2, MOST_POINTS, "points.count");
     this.points = List.copyOf(points);
     this.keepLength = keepLength;
@@ -92,16 +103,28 @@ public final class Ramp implements TimeMap {
     return hits;
   }
 
-  /**
-   * The frames at which keys are needed, so that a curve can follow the ramp: all knots, and the
-   * middle between two where the speed changes.
-   */
-  List<Double> keyFrames() {
+  public double tolerance() {
+    return tolerance;
+  }
+
+  /** The first frame of the range. */
+  double from() {
+    return knots[0];
+  }
+
+  /** The last frame of the range. */
+  double to() {
+    return knots[knots.length - 1];
+  }
+
+  /** The frames at which the pace jumps: ends of the range, and hits. */
+  List<Double> jumps() {
     List<Double> list = new ArrayList<>();
-    for (int i = 0; i < knots.length; i++) {
-      list.add(knots[i]);
-      if (i + 1 < knots.length && speed.at(knots[i]) != speed.at(knots[i + 1])) {
-        list.add((knots[i] + knots[i + 1]) / 2);
+    for (double knot : knots) {
+      double before = rateAt(knot, true);
+      double after = rateAt(knot, false);
+      if (Math.abs(before - after) > SAME_PACE * after) {
+        list.add(knot);
       }
     }
     return list;
@@ -150,15 +173,21 @@ public final class Ramp implements TimeMap {
 
   @Override
   public double at(double frame) {
-    if (frame <= knots[0]) {
+    if (frame <= from()) {
       return frame;
     }
-    int last = knots.length - 1;
-    if (frame >= knots[last]) {
-      return frame + growth();
+    if (frame >= to()) {
+      return Ratio.onFrame(frame + growth());
     }
     int i = stretchOf(frame);
-    return frame == knots[i] ? arrivals[i] : arrivals[i] + pieces[i].until(frame) * scales[i];
+    return Ratio.onFrame(
+        frame == knots[i] ? arrivals[i] : arrivals[i] + pieces[i].until(frame) * scales[i]);
+  }
+
+  /** How many frames longer the range gets. */
+  private double growth() {
+    int last = knots.length - 1;
+    return arrivals[last] - knots[last];
   }
 
   /**
@@ -176,11 +205,5 @@ public final class Ramp implements TimeMap {
       i--;
     }
     return scales[Math.min(i, scales.length - 1)] / speed.at(frame);
-  }
-
-  @Override
-  public double growth() {
-    int last = knots.length - 1;
-    return arrivals[last] - knots[last];
   }
 }

@@ -1,11 +1,11 @@
 package idlelens.core.retime;
 
-import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
-import idlelens.core.curve.KeyInsertion;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.time.FrameSpan;
+import idlelens.core.time.Ratio;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -20,21 +20,34 @@ public final class Retiming {
 
   /**
    * The curve with its keys re-timed. Handles set by hand keep their share of the stretch they
-   * reach into; under a ramp, keys are put in first where the speed turns and at the hit frames,
-   * and all slopes follow the speed.
+   * reach into; under a ramp the curve follows the speed within the tolerance of the ramp, and is
+   * what it was outside its range.
    *
-   * @throws RefusedException if two keys would stand on one frame and that is not allowed
+   * @param seen the frames on which a cycling curve has to be right after a ramp
+   * @throws RefusedException if two keys would stand on one frame and that is not allowed, or if
+   *     keys would change places
    */
-  public static Curve apply(Curve curve, TimeMap map, Landing landing) {
+  public static Curve apply(Curve curve, TimeMap map, Landing landing, FrameSpan seen) {
     if (!curve.isKeyed()) {
       return curve;
     }
-    return map instanceof Ramp ramp ? ramped(curve, ramp, landing) : moved(curve, map, landing);
+    return map instanceof Ramp ramp && curve.keys().size() > 1
+        ? ramped(curve, ramp, landing, seen)
+        : moved(curve, map, landing);
+  }
+
+  private static Curve ramped(Curve curve, Ramp ramp, Landing landing, FrameSpan seen) {
+    List<Arrival> arrivals = new ArrayList<>();
+    RampedCurve.keys(curve, ramp, seen).forEach(k -> arrivals.add(new Arrival(k, true)));
+    return land(curve, arrivals, landing);
   }
 
   private static Curve moved(Curve curve, TimeMap map, Landing landing) {
     List<Key> keys = curve.keys();
     double[] to = keys.stream().mapToDouble(k -> map.at(k.frame())).toArray();
+    if (landing == Landing.REFUSE) {
+      refuseOtherOrder(keys, to);
+    }
     List<Arrival> arrivals = new ArrayList<>();
     for (int i = 0; i < to.length; i++) {
       double after = share(keys, to, i);
@@ -44,6 +57,20 @@ public final class Retiming {
       arrivals.add(new Arrival(new Key(to[i], keys.get(i).value(), tangent), movedHere));
     }
     return land(curve, arrivals, landing);
+  }
+
+  private static void refuseOtherOrder(List<Key> keys, double[] to) {
+    for (int i = 1; i < to.length; i++) {
+      if (to[i] < to[i - 1]) {
+        throw new RefusedException(
+            "keys",
+            "the key of frame "
+                + keys.get(i).frame()
+                + " before that of "
+                + keys.get(i - 1).frame(),
+            "keys in the order they had");
+      }
+    }
   }
 
   /**
@@ -76,63 +103,6 @@ public final class Retiming {
     return new Tangent.Free(in.sloped(slope), out.sloped(slope), true, free.ownLength());
   }
 
-  private static Curve ramped(Curve curve, Ramp ramp, Landing landing) {
-    Curve ready = curve;
-    if (curve.keys().size() > 1) {
-      List<Double> knots = ramp.keyFrames().stream().filter(k -> needsKey(curve, k)).toList();
-      ready = KeyInsertion.insertAll(curve, knots, Tangent.Kind.SETTLE);
-    }
-    List<Arrival> arrivals = new ArrayList<>();
-    for (int i = 0; i < ready.keys().size(); i++) {
-      Key key = ready.keys().get(i);
-      double to = ramp.at(key.frame());
-      arrivals.add(
-          new Arrival(new Key(to, key.value(), followed(ready, i, ramp)), to != key.frame()));
-    }
-    return land(curve.withKeys(ready.keys()), arrivals, landing);
-  }
-
-  /** Everywhere but where the curve holds its first or last value anyway. */
-  private static boolean needsKey(Curve curve, double frame) {
-    double first = curve.keys().get(0).frame();
-    double last = curve.keys().get(curve.keys().size() - 1).frame();
-    if (frame < first) {
-      return curve.before() != Beyond.HOLD;
-    }
-    return frame <= last || curve.after() != Beyond.HOLD;
-  }
-
-  /** The tangent of a key with the slope it has at the new speed, reaching as far in proportion. */
-  private static Tangent followed(Curve curve, int i, Ramp ramp) {
-    Key key = curve.keys().get(i);
-    if (curve.keys().size() == 1) {
-      return key.tangent();
-    }
-    Tangent.Free free = curve.handles(i);
-    Tangent.Handle in = paced(free.in(), width(curve, i - 1, ramp), ramp.rateAt(key.frame(), true));
-    if (!key.tangent().leavesBending()) {
-      return new Tangent.Reached(in, key.tangent().plain());
-    }
-    Tangent.Handle out = paced(free.out(), width(curve, i, ramp), ramp.rateAt(key.frame(), false));
-    boolean joined = free.joined() && Math.abs(in.slope() - out.slope()) < 1e-9;
-    return new Tangent.Free(in, out, joined, true);
-  }
-
-  /** How much longer the stretch after a key gets, or the nearest one where there is none. */
-  private static double width(Curve curve, int i, Ramp ramp) {
-    int from = Math.max(0, Math.min(curve.keys().size() - 2, i));
-    double t0 = curve.keys().get(from).frame();
-    double t1 = curve.keys().get(from + 1).frame();
-    return (ramp.at(t1) - ramp.at(t0)) / (t1 - t0);
-  }
-
-  private static Tangent.Handle paced(Tangent.Handle handle, double longer, double rate) {
-    double frames = handle.frames() * longer;
-    return handle.frames() == 0
-        ? handle
-        : new Tangent.Handle(frames, handle.slope() / rate * frames);
-  }
-
   /**
    * The curve with some keys moved, each for itself.
    *
@@ -155,7 +125,10 @@ public final class Retiming {
 
   /** Of two keys on one frame, the one that moved stays, if that is allowed. */
   private static Curve land(Curve curve, List<Arrival> arrivals, Landing landing) {
-    List<Arrival> sorted = new ArrayList<>(arrivals);
+    List<Arrival> sorted = new ArrayList<>();
+    for (Arrival a : arrivals) {
+      sorted.add(new Arrival(a.key.withFrame(Ratio.onFrame(a.key.frame())), a.moved));
+    }
     sorted.sort(Comparator.comparingDouble(a -> a.key().frame()));
     List<Arrival> landed = new ArrayList<>();
     for (Arrival arrival : sorted) {

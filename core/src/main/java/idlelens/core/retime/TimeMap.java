@@ -2,15 +2,13 @@ package idlelens.core.retime;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.time.Ratio;
 
 /** From the frame at which something happens to the frame at which it shall happen. */
 public sealed interface TimeMap permits TimeMap.Shift, TimeMap.Stretch, TimeMap.Ripple, Ramp {
 
-  /** Where a frame goes. */
+  /** Where a frame goes; what lands within 1e-9 of a whole frame is on it. */
   double at(double frame);
-
-  /** How many frames later the end of what is mapped comes; 0 where it stays. */
-  double growth();
 
   /** All by the same number of frames; negative is earlier. */
   record Shift(double by) implements TimeMap {
@@ -20,12 +18,7 @@ public sealed interface TimeMap permits TimeMap.Shift, TimeMap.Stretch, TimeMap.
 
     @Override
     public double at(double frame) {
-      return frame + by;
-    }
-
-    @Override
-    public double growth() {
-      return by;
+      return Ratio.onFrame(frame + by);
     }
   }
 
@@ -60,14 +53,13 @@ public sealed interface TimeMap permits TimeMap.Shift, TimeMap.Stretch, TimeMap.
         return frame;
       }
       if (frame > to + 1e-9) {
-        return frame + growth();
+        return ripple ? Ratio.onFrame(frame - to + stretched(to)) : frame;
       }
-      return about + (frame - about) * factor;
+      return Ratio.onFrame(stretched(frame));
     }
 
-    @Override
-    public double growth() {
-      return ripple ? (to - about) * (factor - 1) : 0;
+    private double stretched(double frame) {
+      return about + Ratio.of(factor).times(frame - about);
     }
   }
 
@@ -80,12 +72,7 @@ public sealed interface TimeMap permits TimeMap.Shift, TimeMap.Stretch, TimeMap.
 
     @Override
     public double at(double frame) {
-      return frame < from - 1e-9 ? frame : frame + by;
-    }
-
-    @Override
-    public double growth() {
-      return by;
+      return frame < from - 1e-9 ? frame : Ratio.onFrame(frame + by);
     }
   }
 }

@@ -4,6 +4,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import idlelens.core.time.FrameSpan;
 
 /**
  * What holds for a whole shot.
@@ -35,6 +36,11 @@ public record ShotHeader(
     Require.within(aspect, 0.2, 10, "aspect");
     Require.within(metresPerUnit, 1e-4, 1e4, "metresPerUnit");
     Require.present(newKeys, "newKeys");
+  }
+
+  /** The frames that are computed: the range with its handles. */
+  public FrameSpan seen() {
+    return new FrameSpan(range.in() - handles, range.out() + handles);
   }
 
   public ShotHeader withName(String newName) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Curves;
+import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.Edit;
@@ -13,7 +14,9 @@ import idlelens.core.edit.Keying;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.SetValues;
 import idlelens.core.edit.Sets;
+import idlelens.core.lens.SensorFormat;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -127,5 +130,28 @@ class CheckTest {
     Shot bumped = later.withNode(node.withChain(node.chain().with(Path.X, bump)));
     assertThat(Difference.between(Evaluation.of(RIG), Evaluation.of(bumped), "cam").place().frame())
         .isBetween(30.0, 36.0);
+  }
+
+  @Test
+  void difference_anotherSensor_isSeenInTheFieldOfView() {
+    Node.Camera camera = (Node.Camera) RIG.node("cam");
+    Lens wide = camera.lens().withSensor(SensorFormat.FULL_FRAME.back());
+    Shot changed = RIG.withNode(new Node.Camera(camera.body(), wide));
+    Difference between = Difference.between(Evaluation.of(RIG), Evaluation.of(changed), "cam");
+    assertThat(between.isAny()).isTrue();
+    assertThat(between.view().orElseThrow().amount()).isGreaterThan(5);
+    assertThat(between.focal().orElseThrow().amount()).isZero();
+  }
+
+  @Test
+  void creep_betweenEqualKeys_isFoundWhereTheCurveSwings() {
+    Curve swinging =
+        new Curve(
+            0,
+            List.of(
+                new Key(1, 2, Curves.free(5, 0, 5, 3)), new Key(40, 2, Curves.free(5, 0, 5, 0))));
+    Node node = creeping().node("cam");
+    Node tilted = node.withChain(node.chain().with(Path.TILT, swinging));
+    assertThat(Creep.find(tilted)).extracting(Creep::path).contains(Path.TILT);
   }
 }

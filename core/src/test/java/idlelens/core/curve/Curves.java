@@ -40,6 +40,55 @@ public final class Curves {
     return new Curve(0, keys, chosen[0], chosen[1]);
   }
 
+  /**
+   * One to nine keys of every kind there is: every pair of behaviours outside them, handles of no
+   * length and such that stand straight up, joined ones, whole frames and frames between.
+   */
+  public static Curve any(Random random) {
+    List<Key> keys = new ArrayList<>();
+    int count = 1 + random.nextInt(9);
+    double frame = random.nextInt(20);
+    for (int i = 0; i < count; i++) {
+      double value =
+          random.nextInt(4) == 0 && i > 0 ? keys.get(0).value() : random.nextInt(41) - 20;
+      keys.add(new Key(frame, value, anyTangent(random)));
+      frame += random.nextInt(5) == 0 ? 0.1 + random.nextDouble() * 3 : 1 + random.nextInt(30);
+    }
+    Beyond[] sides = Beyond.values();
+    return new Curve(
+        random.nextInt(9),
+        keys,
+        sides[random.nextInt(sides.length)],
+        sides[random.nextInt(sides.length)]);
+  }
+
+  private static Tangent anyTangent(Random random) {
+    if (random.nextInt(6) > 0) {
+      return tangent(random);
+    }
+    Tangent.Handle none = new Tangent.Handle(0, random.nextInt(3) == 0 ? 4 : 0);
+    if (random.nextBoolean()) {
+      return new Tangent.Free(none, none, random.nextBoolean(), random.nextInt(4) > 0);
+    }
+    double slope = random.nextDouble() * 4 - 2;
+    Tangent.Handle in = new Tangent.Handle(0.2 + random.nextDouble() * 20, 0).sloped(slope);
+    Tangent.Handle out = new Tangent.Handle(0.2 + random.nextDouble() * 20, 0).sloped(slope);
+    return new Tangent.Free(in, out, true, random.nextBoolean());
+  }
+
+  /** How far a curve goes up and down within a few instants of a frame: all it can jump there. */
+  public static double jump(Curve curve, double frame) {
+    double sum = 0;
+    for (int i = -6; i < 6; i++) {
+      double here = curve.at(frame + i * Key.INSTANT / 2);
+      sum += Math.abs(curve.at(frame + (i + 1) * Key.INSTANT / 2) - here);
+    }
+    // the last key of a cycle that jumps is shown on its own frame alone
+    Key last = curve.keys().get(curve.keys().size() - 1);
+    boolean alone = curve.after().cycles() && Math.abs(frame - last.frame()) < 2 * Key.INSTANT;
+    return sum * 1.01 + (alone ? Math.abs(last.value() - curve.keys().get(0).value()) : 0);
+  }
+
   /** A key on every frame, each at another height: what a reader of motion gives at its worst. */
   public static Curve noise(int count, Tangent tangent) {
     Random random = new Random(count);

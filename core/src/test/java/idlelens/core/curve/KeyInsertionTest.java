@@ -20,9 +20,11 @@ class KeyInsertionTest {
 
   private static void assertSame(Curve before, Curve after, double from, double to) {
     for (double frame = from; frame <= to; frame += 0.37) {
+      double value = before.at(frame);
+      double steep = Math.abs(before.at(frame + 1e-12) - before.at(frame - 1e-12));
       assertThat(after.at(frame))
           .as("at %s of %s", frame, before)
-          .isCloseTo(before.at(frame), within(1e-9 * (1 + Math.abs(before.at(frame)))));
+          .isCloseTo(value, within(1e-9 * (1 + Math.abs(value)) + steep));
     }
   }
 
@@ -37,6 +39,33 @@ class KeyInsertionTest {
     Curve with = KeyInsertion.insert(curve, frame, SETTLE);
     assertThat(with.indexOf(frame)).isNotNegative();
     assertSame(curve, with, first - 100, last + 100);
+  }
+
+  @Property(tries = 3000)
+  void insert_onEveryKindThereIs_changesNothingOrIsRefused(
+      @ForAll @LongRange(min = 0) long seed,
+      @ForAll @DoubleRange(min = -0.6, max = 1.6) double at) {
+    Curve curve = Curves.any(new Random(seed));
+    double first = curve.keys().get(0).frame();
+    double last = curve.keys().get(curve.keys().size() - 1).frame();
+    double frame = first + (last - first + 1) * at;
+    try {
+      Curve with = KeyInsertion.insert(curve, frame, SETTLE);
+      assertThat(with.indexOf(frame)).isNotNegative();
+      assertSame(curve, with, first - 100, last + 100);
+    } catch (RefusedException e) { // a cycle that jumps, or cycles on the other side only
+      assertThat(e.where()).isIn("cycle", "frame");
+      assertThat(frame < first || frame > last).isTrue();
+    }
+  }
+
+  @Test
+  void insert_justBeyondALongCycle_unrollsARound() {
+    Curve cycle =
+        Curves.of(SETTLE, 0, 0, 500_000, 1, 1_000_000, 0).withBeyond(Beyond.CYCLE, Beyond.CYCLE);
+    Curve with = KeyInsertion.insert(cycle, 1_000_000.0004, SETTLE);
+    assertThat(with.indexOf(1_000_000.0004)).isNotNegative();
+    assertSame(cycle, with, 999_990, 1_000_010);
   }
 
   @Property(tries = 1000)

@@ -57,7 +57,7 @@ class OvershootsTest {
 
   @Property(tries = 500)
   void find_anyCurve_agreesWithDenseSampling(@ForAll @LongRange(min = 0) long seed) {
-    Curve curve = Curves.random(new Random(seed));
+    Curve curve = Curves.any(new Random(seed));
     for (int i = 0; i + 1 < curve.keys().size(); i++) {
       assertThat(found(curve, i)).isCloseTo(sampled(curve, i), within(2e-5));
     }
@@ -68,12 +68,26 @@ class OvershootsTest {
       @ForAll @LongRange(min = 0) long seed,
       @ForAll @DoubleRange(min = 0, max = 1) double tolerance,
       @ForAll boolean keepJoined) {
-    Curve curve = Curves.random(new Random(seed));
+    Curve curve = Curves.any(new Random(seed));
     Curve cured = Overshoots.remove(curve, tolerance, i -> true, keepJoined);
     assertThat(Overshoots.find(cured, tolerance + 1e-9)).isEmpty();
     for (int i = 0; i < curve.keys().size(); i++) {
       assertThat(cured.keys().get(i).frame()).isEqualTo(curve.keys().get(i).frame());
       assertThat(cured.keys().get(i).value()).isEqualTo(curve.keys().get(i).value());
+    }
+  }
+
+  @Property(tries = 3000)
+  void remove_some_makesNoOtherSegmentSwingFarther(
+      @ForAll @LongRange(min = 0) long seed, @ForAll boolean keepJoined) {
+    Random random = new Random(seed);
+    Curve curve = Curves.any(random);
+    int which = random.nextInt();
+    Curve cured = Overshoots.remove(curve, 0.01, i -> (which >> i & 1) == 1, keepJoined);
+    for (int i = 0; i + 1 < curve.keys().size(); i++) {
+      double before = found(curve, i);
+      double allowed = (which >> i & 1) == 1 ? Math.min(before, 0.01) : before;
+      assertThat(found(cured, i)).as("segment %s", i).isLessThanOrEqualTo(allowed + 1e-8);
     }
   }
 

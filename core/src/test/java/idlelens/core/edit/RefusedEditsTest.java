@@ -134,7 +134,10 @@ class RefusedEditsTest {
             () ->
                 retime(
                     new Ramp(
-                        List.of(new Ramp.Point(1, 1), new Ramp.Point(20, 40)), true, List.of()))),
+                        List.of(new Ramp.Point(1, 1), new Ramp.Point(20, 40)),
+                        true,
+                        List.of(),
+                        1e-3))),
         wrong(
             "marker.name is ''; allowed: a text of 1 to 80 characters",
             () -> new SetMarkers(List.of(new Marker("m", 1, "", Marker.Kind.BEAT, "")))));

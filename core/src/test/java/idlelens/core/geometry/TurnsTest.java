@@ -69,4 +69,17 @@ class TurnsTest {
     assertThat(nothing.place().length()).isLessThan(1e-14);
     assertThat(Turns.angleBetween(nothing.turn(), new Quaterniond())).isLessThan(1e-14);
   }
+
+  @Property(tries = 300)
+  void panTiltRoll_straightUpOrDown_staysNear(
+      @ForAll @DoubleRange(min = -7, max = 7) double pan,
+      @ForAll @DoubleRange(min = -3, max = 3) double roll,
+      @ForAll boolean up) {
+    double tilt = up ? Math.PI / 2 : -Math.PI / 2;
+    double[] found =
+        Turns.panTiltRoll(Turns.quaternion(pan, tilt, roll), new double[] {pan, tilt, roll});
+    assertThat(found[0]).isCloseTo(pan, within(1e-7));
+    assertThat(found[1]).isCloseTo(tilt, within(1e-7));
+    assertThat(found[2]).isCloseTo(roll, within(1e-7));
+  }
 }

@@ -97,4 +97,21 @@ class LensTest {
     double diagonal = Math.hypot(24.89, 24.89 * 9 / 16);
     assertThat(LensBody.PLAIN.circleMm(16.0 / 9)).isCloseTo(diagonal / 1500, relative(0.019));
   }
+
+  @Test
+  void equivalent35_ofASqueezedLens_hasItsDiagonalFieldOfView() {
+    Gate gate = Gate.cut(new FilmBack(24, 18), Gate.Fit.HEIGHT, 2, 2.4);
+    double focal = gate.equivalent35Mm(50);
+    double half = Math.hypot(36, 24) / 2 / focal;
+    assertThat(half).isCloseTo(Math.hypot(2 * gate.widthMm(), 18) / 2 / 50, within(1e-12));
+  }
+
+  @Test
+  void gate_largerThanTheSensor_isTold() {
+    FilmBack back = new FilmBack(36, 24);
+    assertThat(Gate.cut(back, Gate.Fit.WIDTH, 1, 1.5).exceeds(back)).isFalse();
+    assertThat(Gate.cut(back, Gate.Fit.WIDTH, 1, 1).exceeds(back)).isTrue();
+    assertThat(Gate.cut(back, Gate.Fit.HEIGHT, 1, 2.4).exceeds(back)).isTrue();
+    assertThat(Gate.cut(back, Gate.Fit.HEIGHT, 1, 1).exceeds(back)).isFalse();
+  }
 }

@@ -103,12 +103,13 @@ final class TimeForms {
         p.only("kind", "from", "by");
         return new TimeMap.Ripple(p.get("from").number(), p.get("by").number());
       case "ramp":
-        p.only("kind", "points", "keepLength", "hits");
+        p.only("kind", "points", "keepLength", "hits", "tolerance");
         return new Ramp(
             p.get("points")
                 .list(MOST_POINTS, o -> new Ramp.Point(o.at(0).number(), o.at(1).number())),
             p.flag("keepLength", true),
-            p.has("hits") ? EditParts.frames(p.get("hits")) : List.of());
+            p.has("hits") ? EditParts.frames(p.get("hits")) : List.of(),
+            p.number("tolerance", Ramp.USUAL_TOLERANCE));
       default:
         throw p.get("kind").refusal("shift, stretch, ripple, ramp");
     }
@@ -128,6 +129,7 @@ final class TimeForms {
       ramp.points().forEach(o -> points.addArray().add(o.frame()).add(o.speed()));
       out.put("keepLength", ramp.keepLength());
       EditParts.frames(out, "hits", ramp.hits());
+      out.put("tolerance", ramp.tolerance());
     }
     return out;
   }

@@ -177,7 +177,8 @@ class EditJsonTest {
         new Ramp(
             List.of(new Ramp.Point(1001, 2), new Ramp.Point(1020, 0.5), new Ramp.Point(1048, 1)),
             true,
-            List.of(1030.0));
+            List.of(1030.0),
+            2e-3);
     Retime edit = new Retime(List.of("cam"), ramp, Landing.REFUSE, true, false);
     byte[] text = EditJson.text(List.of(edit)).getBytes(StandardCharsets.UTF_8);
     Retime back = (Retime) EditJson.readList(JsonPlace.parse(text)).get(0);

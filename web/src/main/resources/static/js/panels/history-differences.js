@@ -5,16 +5,17 @@ import { lengthText } from '../common/units.js';
 
 const MOST_COMPARED = 8;
 const NONE = 1e-6;
-const HEADS = ['', 'place', 'turn', 'focal length', 'focus'];
+const HEADS = ['', 'place', 'turn', 'field of view', 'focal length', 'focus'];
 
 const peak = (p, show) => (p && p.amount > NONE ? `${show(p.amount)} at ${trimmed(p.frame, 1)}` : '–');
 
-const size = ({ difference: { place, turn } }) => place.amount + turn.amount;
+const size = ({ difference: { place, turn, view } }) => place.amount + turn.amount + (view ? view.amount : 0);
 
 function row({ name, difference: d }) {
   const cells = [
     peak(d.place, (v) => lengthText(v)),
     peak(d.turn, degrees),
+    peak(d.view, degrees),
     peak(d.focal, (v) => `${trimmed(v, 2)} mm`),
     peak(d.focus, (v) => lengthText(v)),
   ];

@@ -149,6 +149,7 @@ function factsPart(store, desk, id, lens) {
     hyper: fact('Hyperfocal', 'Focused there, all from half of it to infinity is sharp'),
     focus: fact('Focus at', 'Distance along the axis'),
     equal: fact('35 mm equal', 'Focal length with the same diagonal view on 36 × 24 mm'),
+    gate: fact('Gate', 'Part of the sensor that the picture uses'),
     circle: fact('Circle', 'Circle of confusion on the sensor'),
   };
   return {
@@ -156,13 +157,15 @@ function factsPart(store, desk, id, lens) {
     refresh() {
       const now = store.lens(id, desk.frame);
       if (!now) return;
-      const diagonal = diagonalOf(lens.now(), store.header.aspect);
+      const gate = gateOf(lens.now(), store.header.aspect);
+      const seen = Math.hypot(lens.now().squeeze * gate[0], gate[1]);
       facts.near.show(lengthText(now.nearM));
       facts.far.show(lengthText(now.farM));
       facts.hyper.show(lengthText(now.hyperfocalM));
       showFocus(facts.focus, now.focusM, lens.now().closeFocusM);
-      facts.equal.show(`${fixed((now.focalMm * FULL_FRAME_DIAGONAL_MM) / diagonal, 1)} mm`);
-      facts.circle.show(`${fixed((lens.now().circleMm ?? diagonal / 1500) * 1000, 1)} µm`);
+      facts.equal.show(`${fixed((now.focalMm * FULL_FRAME_DIAGONAL_MM) / seen, 1)} mm`);
+      facts.circle.show(`${fixed((lens.now().circleMm ?? Math.hypot(...gate) / 1500) * 1000, 1)} µm`);
+      showGate(facts.gate, gate, lens.now());
     },
   };
 }
@@ -175,7 +178,16 @@ function showFocus(shown, focusM, closeFocusM) {
   shown.element.title = close ? says : 'Distance along the axis';
 }
 
-/** Diagonal of the part of the sensor that the picture uses. */
-function diagonalOf({ sensorMm: [w, h2], fit, squeeze }, aspect) {
-  return fit === 'width' ? Math.hypot(w, (w * squeeze) / aspect) : Math.hypot((h2 * aspect) / squeeze, h2);
+/** The part of the sensor that the picture uses, in mm. @returns {[number, number]} */
+function gateOf({ sensorMm: [w, h2], fit, squeeze }, aspect) {
+  return fit === 'width' ? [w, (w * squeeze) / aspect] : [(h2 * aspect) / squeeze, h2];
+}
+
+function showGate(shown, [w, h2], { sensorMm }) {
+  const exceeds = w > sensorMm[0] * (1 + 1e-9) || h2 > sensorMm[1] * (1 + 1e-9);
+  shown.show(`${fixed(w, 2)} × ${fixed(h2, 2)} mm${exceeds ? ' !' : ''}`);
+  shown.element.classList.toggle('trouble', exceeds);
+  const sensor = `${fixed(sensorMm[0], 2)} × ${fixed(sensorMm[1], 2)} mm`;
+  const says = `The picture asks for more than the sensor has (${sensor}): fit it by the other side`;
+  shown.element.title = exceeds ? says : 'Part of the sensor that the picture uses';
 }

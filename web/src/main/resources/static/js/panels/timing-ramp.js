@@ -1,12 +1,19 @@
 // Re-timing to a drawn speed.
 import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
+import { choice, row } from './fields.js';
 import { RampDrawing } from './ramp-drawing.js';
 
 const PRESETS = [
   ['Even', [1, 1]],
   ['Fast, slow, fast', [1.8, 0.5, 1.8]],
   ['Slow, fast, slow', [0.5, 1.8, 0.5]],
+];
+
+const TOLERANCES = [
+  ['0.01', '1 %'],
+  ['0.001', '0.1 %'],
+  ['0.0001', '0.01 %'],
 ];
 
 export function rampPart(asked, store) {
@@ -27,15 +34,25 @@ export function rampPart(asked, store) {
     );
   const ramp = () =>
     asked.retime(
-      { kind: 'ramp', points: drawing.points, keepLength: asked.keepLength, hits: hits() },
+      {
+        kind: 'ramp',
+        points: drawing.points,
+        keepLength: asked.keepLength,
+        hits: hits(),
+        tolerance: Number(asked.tolerance),
+      },
       !asked.keepLength && asked.to >= store.header.out,
     );
   const says = h('small');
+  const tolerance = choice('Largest deviation from the exact ramp', TOLERANCES, (to) => {
+    asked.tolerance = to;
+  });
   return {
     says,
     rows: [
       range.element,
       drawing.element,
+      row('Within', tolerance, h('small', { text: 'of the range of values; less puts in more keys' })),
       h(
         'div',
         { class: 'buttons' },
@@ -52,6 +69,7 @@ export function rampPart(asked, store) {
     ],
     refresh() {
       range.fields.forEach((f) => f.refresh());
+      tolerance.value = asked.tolerance;
       says.textContent = asked.keepLength
         ? `${hits().length} hit frames stay`
         : `${asked.to - asked.from} f become ${trimmed(drawing.length(), 1)} f`;

@@ -18,6 +18,7 @@ export class TimingRequest {
   range = true;
   keepLength = true;
   hits = true;
+  tolerance = '0.001';
   rate = '25';
   keep = 'time';
   whole = false;

@@ -1,0 +1,40 @@
+package idlelens.core.curve;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.time.FrameSpan;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.Assume;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.LongRange;
+
+class BakingTest {
+  @Property(tries = 2000)
+  void of_everyKindThereIs_leavesWhatIsOutside(@ForAll @LongRange(min = 0) long seed) {
+    Random random = new Random(seed);
+    Curve curve = Curves.any(random);
+    int from = random.nextInt(80) - 20;
+    int to = from + 1 + random.nextInt(60);
+    List<Double> frames = new ArrayList<>();
+    for (int f = from; f <= to; f++) {
+      frames.add((double) f);
+    }
+    double period = curve.keys().get(curve.keys().size() - 1).frame() - curve.keys().get(0).frame();
+    Assume.that(period == 0 || period > 1);
+    Curve baked = Baking.of(curve, frames, new FrameSpan(-100, 200));
+    for (double f = -100; f < 200; f += 0.1371) {
+      if (f < from || f > to) {
+        double steep = Curves.jump(curve, f); // a jump takes an instant
+        double near = 1e-8 * (1 + Math.abs(curve.at(f)));
+        assertThat(baked.at(f)).as("at %s", f).isCloseTo(curve.at(f), within(near + steep));
+      }
+    }
+    for (double f : frames) {
+      assertThat(baked.at(f)).isCloseTo(curve.at(f), within(1e-8 * (1 + Math.abs(curve.at(f)))));
+    }
+  }
+}
