@@ -23,15 +23,6 @@ export function rampPart(asked, store) {
       ? store.markers.filter((m) => m.kind === 'hit' && m.frame > asked.from && m.frame < asked.to).map((m) => m.frame)
       : [];
   const drawing = new RampDrawing(asked, hits);
-  const preset = ([text, speeds]) =>
-    button(
-      text,
-      () =>
-        drawing.set(
-          speeds.map((speed, i) => [asked.from + ((asked.to - asked.from) * i) / (speeds.length - 1), speed]),
-        ),
-      { title: `Speeds ${speeds.join(', ')}` },
-    );
   const ramp = () =>
     asked.retime(
       {
@@ -57,7 +48,7 @@ export function rampPart(asked, store) {
         'div',
         { class: 'buttons' },
         button('Ramp', ramp, { class: 'main', title: 'Re-time the keys so that the move plays like this' }),
-        ...PRESETS.map(preset),
+        ...PRESETS.map(([text, speeds]) => preset(asked, drawing, text, speeds)),
       ),
       h(
         'div',
@@ -77,4 +68,12 @@ export function rampPart(asked, store) {
     },
     dispose: () => drawing.dispose(),
   };
+}
+
+/** Speeds at even distances over the range. */
+function preset(asked, drawing, text, speeds) {
+  const at = (i) => asked.from + ((asked.to - asked.from) * i) / (speeds.length - 1);
+  return button(text, () => drawing.set(speeds.map((speed, i) => [at(i), speed])), {
+    title: `Speeds ${speeds.join(', ')}`,
+  });
 }
