@@ -177,7 +177,7 @@ public record Segment(
     double[] v = end ? new double[] {v3, v2, v1, v0} : new double[] {v0, v1, v2, v3};
     for (int i = 1; i < t.length; i++) {
       if (Math.abs(t[i] - t[0]) > NO_LENGTH * width()) {
-        return (v[i] - v[0]) / (t[i] - t[0]);
+        return (v[i] - v[0]) / (t[i] - t[0]) + 0.0; // no minus zero
       }
       if (Math.abs(v[i] - v[0]) > NO_LENGTH * (1 + Math.abs(v[0]))) {
         return 0;

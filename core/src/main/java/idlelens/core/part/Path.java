@@ -23,6 +23,9 @@ public record Path(String part, String parameter) implements Comparable<Path> {
   /** The three of a place. */
   public static final List<Path> PLACE = List.of(X, Y, Z);
 
+  /** The three of a turn. */
+  public static final List<Path> TURN = List.of(PAN, TILT, ROLL);
+
   /** Place and turn, in this order. */
   public static final List<Path> POSE = List.of(X, Y, Z, PAN, TILT, ROLL);
 

@@ -61,6 +61,23 @@ public final class Require {
     return trimmed;
   }
 
+  /**
+   * A name made of any text: without what a name may not hold, and cut between characters.
+   *
+   * @param otherwise the name where nothing is left that can be seen
+   */
+  public static String asName(String text, int most, String otherwise) {
+    StringBuilder name = new StringBuilder();
+    text.strip()
+        .codePoints()
+        .map(c -> Character.isWhitespace(c) ? ' ' : c)
+        .filter(c -> !isNoCharacter(c))
+        .limit(most)
+        .forEach(name::appendCodePoint);
+    String made = name.toString().strip();
+    return made.codePoints().anyMatch(Require::isSeen) ? made : otherwise;
+  }
+
   private static boolean isNoCharacter(int c) {
     boolean turns = c >= 0x202A && c <= 0x202E || c >= 0x2066 && c <= 0x2069;
     int type = Character.getType(c);

@@ -1,62 +1,99 @@
 package idlelens.exchange.gltf;
 
 import idlelens.core.curve.Curve;
+import idlelens.core.curve.CurvePlayer;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.Turns;
+import idlelens.exchange.format.FormatException;
+import idlelens.exchange.format.ReadBudget;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.DoubleUnaryOperator;
 import org.joml.Quaterniond;
+import org.joml.Vector3d;
 
 /** Samplers turned into curves of the shot. */
 final class AnimatedCurves {
-  /** Keys stand for a sampled turn if they stay this close to it, in radians. */
-  private static final double SAME_TURN = 1e-7;
+  /** Keys stand for a sampled turn if they stay this close to it, in radians: 0.001 degrees. */
+  private static final double SAME_TURN = Math.toRadians(1e-3);
+
+  /** Between two keys a turn is looked at here, as parts of the way. */
+  private static final double[] LOOKED_AT = {0.25, 0.5, 0.75};
+
+  private static final double LEAST_APART = 1.001e-6;
+
+  /** The last frame that a key may have. */
+  private static final double LAST_OF_ALL = 1e7;
 
   private final FrameClock clock;
+  private final ReadBudget budget;
+  private final int lastFrame;
 
-  AnimatedCurves(FrameClock clock) {
+  /**
+   * @param lastFrame no frame after it is sampled
+   */
+  AnimatedCurves(FrameClock clock, ReadBudget budget, int lastFrame) {
     this.clock = clock;
+    this.budget = budget;
+    this.lastFrame = lastFrame;
   }
 
-  /** One component, key for key; its values are multiplied by a factor. */
-  Curve exact(GltfSampler sampler, int component, double factor) {
+  /** A sum of components, key for key: each times its factor. */
+  Curve exact(GltfSampler sampler, Vector3d factors) throws FormatException {
+    take(sampler.keys(), sampler);
     List<Key> keys = new ArrayList<>();
-    for (int i = 0; i < sampler.keys(); i++) {
-      double frame = frame(sampler, i, keys);
-      keys.add(new Key(frame, sampler.value(i, component) * factor, Tangent.Kind.STRAIGHT));
-    }
-    for (int i = 0; i < keys.size(); i++) {
-      keys.set(i, keys.get(i).withTangent(tangent(sampler, keys, i, component, factor)));
+    double[] frames = frames(sampler);
+    for (int i = 0; i < frames.length; i++) {
+      double value = sum(factors, sampler.value(i, 0), sampler.value(i, 1), sampler.value(i, 2));
+      keys.add(new Key(frames[i], value, tangent(sampler, frames, i, factors)));
     }
     return settled(keys);
   }
 
-  /** Frame of a key; two times that fall on one frame in float32 are kept apart. */
-  private double frame(GltfSampler sampler, int i, List<Key> before) {
-    double frame = clock.frame(sampler.times()[i]);
-    double last = before.isEmpty() ? -1e9 : before.get(before.size() - 1).frame();
-    return frame > last ? frame : Math.nextUp(last);
+  private void take(long keys, GltfSampler sampler) throws FormatException {
+    budget.take(ReadBudget.Thing.KEYS, keys, sampler.path());
   }
 
-  private static Tangent tangent(
-      GltfSampler sampler, List<Key> keys, int i, int component, double factor) {
+  /** Not a product with what is zero: it may be nearly infinite. */
+  private static double sum(Vector3d factors, double x, double y, double z) {
+    return (factors.x == 0 ? 0 : factors.x * x)
+        + (factors.y == 0 ? 0 : factors.y * y)
+        + (factors.z == 0 ? 0 : factors.z * z);
+  }
+
+  /** Frames of the keys; times that fall on one frame in float32 are kept apart. */
+  private double[] frames(GltfSampler sampler) throws FormatException {
+    double[] frames = new double[sampler.keys()];
+    for (int i = 0; i < frames.length; i++) {
+      double frame = clock.frame(sampler.times()[i]);
+      frames[i] = i == 0 ? frame : Math.max(frame, frames[i - 1] + LEAST_APART);
+      if (!(frames[i] <= LAST_OF_ALL)) {
+        throw new FormatException(
+            sampler.path() + ".input[" + i + "]",
+            sampler.times()[i] + " s, frame " + Math.rint(frame),
+            "up to frame " + Math.rint(LAST_OF_ALL));
+      }
+    }
+    return frames;
+  }
+
+  private static Tangent tangent(GltfSampler sampler, double[] frames, int i, Vector3d factors) {
     switch (sampler.mode()) {
       case STEP:
         return Tangent.Kind.HOLD;
       case LINEAR:
         return Tangent.Kind.STRAIGHT;
       default:
+        double in =
+            sum(factors, sampler.inSlope(i, 0), sampler.inSlope(i, 1), sampler.inSlope(i, 2));
+        double out =
+            sum(factors, sampler.outSlope(i, 0), sampler.outSlope(i, 1), sampler.outSlope(i, 2));
+        Tangent.Handle none = new Tangent.Handle(0, 0);
         return new Tangent.Free(
-            i == 0
-                ? new Tangent.Handle(0, 0)
-                : handle(sampler, keys, i - 1, i, sampler.inSlope(i, component) * factor),
-            i == keys.size() - 1
-                ? new Tangent.Handle(0, 0)
-                : handle(sampler, keys, i, i + 1, sampler.outSlope(i, component) * factor),
+            i == 0 ? none : handle(sampler, frames, i - 1, in),
+            i == frames.length - 1 ? none : handle(sampler, frames, i, out),
             false,
             true);
     }
@@ -64,23 +101,24 @@ final class AnimatedCurves {
 
   /** A third of the segment: with that, the Bezier curve is the Hermite curve of the file. */
   private static Tangent.Handle handle(
-      GltfSampler sampler, List<Key> keys, int from, int to, double slope) {
-    double seconds = sampler.times()[to] - sampler.times()[from];
-    double frames = keys.get(to).frame() - keys.get(from).frame();
-    return new Tangent.Handle(frames / 3, slope * seconds / 3);
+      GltfSampler sampler, double[] frames, int from, double slope) {
+    double seconds = sampler.times()[from + 1] - sampler.times()[from];
+    return new Tangent.Handle((frames[from + 1] - frames[from]) / 3, slope * seconds / 3);
   }
 
-  /** A value for each whole frame, straight between them. */
-  Curve everyFrame(int from, int to, DoubleUnaryOperator valueAtSeconds) {
+  /** A value for each whole frame on which it changes, straight between them. */
+  Curve everyFrame(GltfSampler sampler, DoubleUnaryOperator valueAtSeconds) throws FormatException {
+    List<Double> frames = sampledAt(sampler);
+    take(frames.size(), sampler);
     List<Key> keys = new ArrayList<>();
-    for (int frame = from; frame <= to; frame++) {
-      double value = valueAtSeconds.applyAsDouble(clock.seconds(frame));
-      keys.add(new Key(frame, value, Tangent.Kind.STRAIGHT));
+    Tangent.Kind kind = between(sampler);
+    for (double frame : frames) {
+      keys.add(new Key(frame, valueAtSeconds.applyAsDouble(clock.seconds(frame)), kind));
     }
     return settled(keys);
   }
 
-  private static Curve settled(List<Key> keys) {
+  static Curve settled(List<Key> keys) {
     double rest = keys.get(0).value();
     Curve curve = new Curve(rest, keys);
     return curve.isConstant() ? Curve.still(rest) : curve;
@@ -91,39 +129,55 @@ final class AnimatedCurves {
 
   /**
    * Turns as pan, tilt and roll: with the file's own keys where that gives the same turn at every
-   * frame, else with a key on every frame.
+   * moment, else with a key on every frame besides.
    */
-  Turning turning(GltfSampler sampler) {
+  Turning turning(GltfSampler sampler) throws FormatException {
     if (sampler.mode() != GltfSampler.Mode.CUBICSPLINE) {
-      Turning kept = fromKeys(sampler);
-      if (follows(kept, sampler)) {
+      take(3L * sampler.keys(), sampler);
+      List<Double> own = new ArrayList<>();
+      for (double frame : frames(sampler)) {
+        own.add(frame);
+      }
+      Turning kept = turning(sampler, own, true);
+      if (sampler.mode() == GltfSampler.Mode.STEP || follows(kept, sampler, own)) {
         return kept;
       }
     }
-    int first = (int) Math.floor(clock.frame(sampler.times()[0]));
-    int last = (int) Math.ceil(clock.frame(sampler.times()[sampler.keys() - 1]));
-    List<Double> frames = new ArrayList<>();
-    for (int frame = first; frame <= last; frame++) {
-      frames.add((double) frame);
-    }
-    return turning(sampler, frames, Tangent.Kind.STRAIGHT, false);
+    List<Double> frames = sampledAt(sampler);
+    take(3L * frames.size(), sampler);
+    return turning(sampler, frames, frames.size() == sampler.keys());
   }
 
-  private Turning fromKeys(GltfSampler sampler) {
-    List<Double> frames = new ArrayList<>();
-    for (double time : sampler.times()) {
-      double frame = clock.frame(time);
-      double last = frames.isEmpty() ? -1e9 : frames.get(frames.size() - 1);
-      frames.add(frame > last ? frame : Math.nextUp(last));
-    }
-    Tangent.Kind kind =
-        sampler.mode() == GltfSampler.Mode.STEP ? Tangent.Kind.HOLD : Tangent.Kind.STRAIGHT;
-    return turning(sampler, frames, kind, true);
+  private static Tangent.Kind between(GltfSampler sampler) {
+    return sampler.mode() == GltfSampler.Mode.STEP ? Tangent.Kind.HOLD : Tangent.Kind.STRAIGHT;
   }
 
-  private Turning turning(
-      GltfSampler sampler, List<Double> frames, Tangent.Kind kind, boolean keysKept) {
+  /** The keys of a sampler where they are, and all whole frames between its first and its last. */
+  private List<Double> sampledAt(GltfSampler sampler) throws FormatException {
+    double[] own = frames(sampler);
+    TreeSet<Double> frames = new TreeSet<>();
+    if (sampler.mode() != GltfSampler.Mode.STEP) {
+      double last = Math.min(lastFrame, own[own.length - 1]);
+      for (double frame = Math.ceil(own[0]); frame <= last; frame++) {
+        frames.add(frame);
+      }
+    }
+    for (double frame : own) {
+      Double before = frames.floor(frame);
+      Double after = frames.ceiling(frame);
+      boolean near =
+          before != null && frame - before < LEAST_APART
+              || after != null && after - frame < LEAST_APART;
+      if (!near) {
+        frames.add(frame);
+      }
+    }
+    return new ArrayList<>(frames);
+  }
+
+  private Turning turning(GltfSampler sampler, List<Double> frames, boolean keysKept) {
     List<List<Key>> keys = List.of(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+    Tangent.Kind kind = between(sampler);
     double[] near = {0, 0, 0};
     for (int i = 0; i < frames.size(); i++) {
       double seconds = keysKept ? sampler.times()[i] : clock.seconds(frames.get(i));
@@ -135,24 +189,22 @@ final class AnimatedCurves {
     return new Turning(settled(keys.get(0)), settled(keys.get(1)), settled(keys.get(2)), keysKept);
   }
 
-  private boolean follows(Turning turning, GltfSampler sampler) {
-    int first = (int) Math.ceil(clock.frame(sampler.times()[0]));
-    int last = (int) Math.floor(clock.frame(sampler.times()[sampler.keys() - 1]));
-    Set<Double> keyed = new HashSet<>();
-    for (double time : sampler.times()) {
-      keyed.add(clock.frame(time));
-    }
-    for (int frame = first; frame <= last; frame++) {
-      if (keyed.contains((double) frame)) {
-        continue; // on a key they agree
-      }
-      Quaterniond mine =
-          Turns.quaternion(
-              Math.toRadians(turning.pan.at(frame)),
-              Math.toRadians(turning.tilt.at(frame)),
-              Math.toRadians(turning.roll.at(frame)));
-      if (Turns.angleBetween(mine, sampler.turnAt(clock.seconds(frame))) > SAME_TURN) {
-        return false;
+  private boolean follows(Turning turning, GltfSampler sampler, List<Double> keys) {
+    CurvePlayer pan = turning.pan.player();
+    CurvePlayer tilt = turning.tilt.player();
+    CurvePlayer roll = turning.roll.player();
+    for (int i = 0; i + 1 < keys.size(); i++) {
+      for (double part : LOOKED_AT) {
+        double frame = keys.get(i) + part * (keys.get(i + 1) - keys.get(i));
+        double seconds = sampler.times()[i] + part * (sampler.times()[i + 1] - sampler.times()[i]);
+        Quaterniond mine =
+            Turns.quaternion(
+                Math.toRadians(pan.at(frame)),
+                Math.toRadians(tilt.at(frame)),
+                Math.toRadians(roll.at(frame)));
+        if (Turns.angleBetween(mine, sampler.turnAt(seconds)) > SAME_TURN) {
+          return false;
+        }
       }
     }
     return true;

@@ -7,18 +7,31 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** The samplers of a file, by what they move. */
 final class GltfAnimations {
   private static final String POINTER = "KHR_animation_pointer";
 
+  private static final Pattern VECTOR = Pattern.compile("/nodes/\\d+/(translation|scale)");
+  private static final Pattern TURN = Pattern.compile("/nodes/\\d+/rotation");
+  private static final Pattern VIEW = Pattern.compile("/cameras/\\d+/perspective/yfov");
+
+  private final GltfFile file;
+  private final GltfAccessors numbers;
+  private final Set<String> notes;
   private final Map<String, GltfSampler> byTarget = new HashMap<>();
   private double lastTime;
 
-  private GltfAnimations() {}
+  private GltfAnimations(GltfFile file, GltfAccessors numbers, Set<String> notes) {
+    this.file = file;
+    this.numbers = numbers;
+    this.notes = notes;
+  }
 
-  static GltfAnimations read(GltfFile file, Set<String> notes) throws FormatException {
-    GltfAnimations animations = new GltfAnimations();
+  static GltfAnimations read(GltfFile file, GltfAccessors numbers, Set<String> notes)
+      throws FormatException {
+    GltfAnimations animations = new GltfAnimations(file, numbers, notes);
     for (JsonPlace animation : file.all("animations")) {
       List<JsonPlace> samplers = animation.get("samplers").list(100_000);
       for (JsonPlace channel : animation.get("channels").list(100_000)) {
@@ -27,21 +40,20 @@ final class GltfAnimations {
           throw new FormatException(
               channel.path() + ".sampler", index, "0 to " + (samplers.size() - 1));
         }
-        animations.add(file, channel, samplers.get(index), notes);
+        animations.add(channel, samplers.get(index));
       }
     }
     return animations;
   }
 
-  private void add(GltfFile file, JsonPlace channel, JsonPlace sampler, Set<String> notes)
-      throws FormatException {
-    String target = target(file, channel.get("target"));
+  private void add(JsonPlace channel, JsonPlace sampler) throws FormatException {
+    String target = target(channel.get("target"));
     int components = components(target);
     if (components == 0) {
       notes.add(channel.path() + ": animation of " + target + " is left out");
       return;
     }
-    GltfSampler read = GltfSampler.read(file, sampler, components);
+    GltfSampler read = GltfSampler.read(numbers, sampler, components);
     if (byTarget.putIfAbsent(target, read) != null) {
       notes.add(channel.path() + ": a second animation of " + target + " is left out");
       return;
@@ -49,7 +61,7 @@ final class GltfAnimations {
     lastTime = Math.max(lastTime, read.times()[read.keys() - 1]);
   }
 
-  private static String target(GltfFile file, JsonPlace target) throws FormatException {
+  private String target(JsonPlace target) throws FormatException {
     String path = target.get("path").text();
     if (path.equals("pointer")) {
       return target.get("extensions").get(POINTER).get("pointer").text();
@@ -62,17 +74,13 @@ final class GltfAnimations {
   }
 
   private static int components(String target) {
-    if (target.matches("/nodes/\\d+/(translation|scale)")) {
+    if (VECTOR.matcher(target).matches()) {
       return 3;
     }
-    if (target.matches("/nodes/\\d+/rotation")) {
+    if (TURN.matcher(target).matches()) {
       return 4;
     }
-    return target.matches("/cameras/\\d+/perspective/yfov") ? 1 : 0;
-  }
-
-  boolean has(int node, String path) {
-    return byTarget.containsKey("/nodes/" + node + "/" + path);
+    return VIEW.matcher(target).matches() ? 1 : 0;
   }
 
   Optional<GltfSampler> find(int node, String path) {

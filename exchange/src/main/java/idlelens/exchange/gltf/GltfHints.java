@@ -12,7 +12,7 @@ import java.util.Optional;
  * What a file that we wrote says of the shot: rate and frame numbers, which the format itself
  * cannot hold.
  */
-public record GltfHints(FrameRate rate, FrameRange range, double aspect) {
+public record GltfHints(FrameRate rate, FrameRange range, double aspect, int handles) {
   static final String EXTRAS = "idleLens";
 
   /** The hints in a file, if it has any. */
@@ -28,7 +28,8 @@ public record GltfHints(FrameRate rate, FrameRange range, double aspect) {
           new GltfHints(
               FrameRate.parse(hints.get("rate").text()),
               new FrameRange(hints.get("in").whole(), hints.get("out").whole()),
-              hints.get("aspect").number()));
+              hints.get("aspect").number(),
+              hints.has("handles") ? hints.get("handles").whole() : 0));
     } catch (RefusedException e) {
       throw new FormatException(hints.path() + "." + e.where(), e.found(), e.allowed());
     }

@@ -4,60 +4,62 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Mesh;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.JsonPlace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import org.joml.Matrix3d;
 import org.joml.Vector3d;
 
 /** The triangles and colours of a file. */
 final class GltfMeshes {
   private static final int TRIANGLES = 4;
+  private static final int STRIP = 5;
+  private static final int FAN = 6;
 
   private final GltfFile file;
+  private final GltfAccessors numbers;
   private final Set<String> notes;
 
-  GltfMeshes(GltfFile file, Set<String> notes) {
+  GltfMeshes(GltfFile file, GltfAccessors numbers, Set<String> notes) {
     this.file = file;
+    this.numbers = numbers;
     this.notes = notes;
   }
 
   /** Triangles of one colour. */
   record Part(Mesh mesh, Finish finish) {}
 
-  /** The parts of the mesh that an index points to, scaled along the three axes. */
-  List<Part> parts(JsonPlace index, Vector3d scale) throws FormatException {
+  /** The parts of the mesh that an index points to, in a size that can be inverted. */
+  List<Part> parts(JsonPlace index, Matrix3d size) throws FormatException {
     List<Part> parts = new ArrayList<>();
     for (JsonPlace primitive : file.resolve("meshes", index).get("primitives").list(10_000)) {
-      if (primitive.number("mode", TRIANGLES) != TRIANGLES) {
+      int mode = primitive.has("mode") ? primitive.get("mode").whole() : TRIANGLES;
+      if (mode < TRIANGLES || mode > FAN) {
         notes.add(primitive.path() + ": points and lines are left out");
         continue;
       }
       if (primitive.has("targets")) {
         notes.add(primitive.path() + ": morph targets are left out");
       }
-      parts.add(new Part(mesh(primitive, scale), finish(primitive)));
+      parts.add(new Part(mesh(primitive, mode, size), finish(primitive)));
     }
     return parts;
   }
 
-  private Mesh mesh(JsonPlace primitive, Vector3d scale) throws FormatException {
+  private Mesh mesh(JsonPlace primitive, int mode, Matrix3d size) throws FormatException {
     JsonPlace attributes = primitive.get("attributes");
-    double[] raw = file.numbers(attributes.get("POSITION"), "VEC3");
+    double[] raw = numbers.numbers(attributes.get("POSITION"), "VEC3");
     int vertices = raw.length / 3;
-    int[] indices = indices(primitive, vertices);
-    if (scale.x * scale.y * scale.z < 0) {
+    int[] indices = triangles(indices(primitive, vertices), mode);
+    long room = indices.length / 3 + vertices / 3;
+    file.budget().take(ReadBudget.Thing.TRIANGLES, room, primitive.path());
+    if (size.determinant() < 0) {
       mirror(indices);
     }
-    float[] positions = new float[raw.length];
-    for (int i = 0; i < raw.length; i++) {
-      positions[i] = (float) (raw[i] * scale.get(i % 3));
-      if (!Float.isFinite(positions[i])) {
-        throw new FormatException(
-            attributes.path() + ".POSITION[" + i / 3 + "]", raw[i], "finite numbers");
-      }
-    }
+    float[] positions = positions(raw, size, attributes.path());
     float[] shades = new float[vertices];
     Arrays.fill(shades, 1);
     if (attributes.has("COLOR_0")) {
@@ -65,17 +67,50 @@ final class GltfMeshes {
     }
     try {
       return attributes.has("NORMAL")
-          ? new Mesh(positions, normals(attributes.get("NORMAL"), scale, vertices), shades, indices)
+          ? new Mesh(positions, normals(attributes.get("NORMAL"), size, vertices), shades, indices)
           : flat(positions, shades, indices);
     } catch (RefusedException e) {
       throw new FormatException(primitive.path() + "." + e.where(), e.found(), e.allowed());
     }
   }
 
+  private static float[] positions(double[] raw, Matrix3d size, String path)
+      throws FormatException {
+    float[] positions = new float[raw.length];
+    Vector3d v = new Vector3d();
+    for (int i = 0; i < raw.length; i += 3) {
+      size.transform(v.set(raw[i], raw[i + 1], raw[i + 2]));
+      positions[i] = (float) v.x;
+      positions[i + 1] = (float) v.y;
+      positions[i + 2] = (float) v.z;
+      if (!(Math.abs(positions[i]) + Math.abs(positions[i + 1]) + Math.abs(positions[i + 2])
+          < Float.MAX_VALUE)) {
+        throw new FormatException(path + ".POSITION[" + i / 3 + "]", raw[i], "finite numbers");
+      }
+    }
+    return positions;
+  }
+
+  /** The corners of triangles that a strip or a fan strings together (glTF 2.0, 3.7.2.1). */
+  private static int[] triangles(int[] strung, int mode) {
+    if (mode == TRIANGLES) {
+      return Arrays.copyOf(strung, strung.length / 3 * 3);
+    }
+    int count = Math.max(0, strung.length - 2);
+    int[] corners = new int[count * 3];
+    for (int i = 0; i < count; i++) {
+      boolean odd = mode == STRIP && i % 2 == 1;
+      corners[3 * i] = mode == FAN ? strung[i + 1] : strung[i];
+      corners[3 * i + 1] = mode == FAN ? strung[i + 2] : strung[odd ? i + 2 : i + 1];
+      corners[3 * i + 2] = mode == FAN ? strung[0] : strung[odd ? i + 1 : i + 2];
+    }
+    return corners;
+  }
+
   private int[] indices(JsonPlace primitive, int vertices) throws FormatException {
     int[] indices;
     if (primitive.has("indices")) {
-      double[] raw = file.numbers(primitive.get("indices"), "SCALAR");
+      double[] raw = numbers.numbers(primitive.get("indices"), "SCALAR");
       indices = Arrays.stream(raw).mapToInt(v -> (int) Math.min(v, Integer.MAX_VALUE)).toArray();
     } else {
       indices = new int[vertices];
@@ -86,7 +121,7 @@ final class GltfMeshes {
         throw new FormatException(primitive.path() + ".indices", index, "0 to " + (vertices - 1));
       }
     }
-    return Arrays.copyOf(indices, indices.length / 3 * 3);
+    return indices;
   }
 
   private static void mirror(int[] indices) {
@@ -97,25 +132,27 @@ final class GltfMeshes {
     }
   }
 
-  private float[] normals(JsonPlace index, Vector3d scale, int vertices) throws FormatException {
-    double[] raw = file.numbers(index, "VEC3");
+  private float[] normals(JsonPlace index, Matrix3d size, int vertices) throws FormatException {
+    double[] raw = numbers.numbers(index, "VEC3");
     if (raw.length != vertices * 3) {
       throw new FormatException(index.path(), raw.length / 3 + " normals", vertices + " normals");
     }
+    Matrix3d turning = new Matrix3d(size).invert().transpose();
     float[] out = new float[raw.length];
+    Vector3d n = new Vector3d();
     for (int i = 0; i < vertices; i++) {
-      Vector3d n =
-          new Vector3d(raw[3 * i] / scale.x, raw[3 * i + 1] / scale.y, raw[3 * i + 2] / scale.z);
+      turning.transform(n.set(raw[3 * i], raw[3 * i + 1], raw[3 * i + 2]));
       double length = n.length();
-      out[3 * i] = (float) (length > 0 ? n.x / length : 0);
-      out[3 * i + 1] = (float) (length > 0 ? n.y / length : 1);
-      out[3 * i + 2] = (float) (length > 0 ? n.z / length : 0);
+      boolean there = length > 0 && length < Double.POSITIVE_INFINITY;
+      out[3 * i] = (float) (there ? n.x / length : 0);
+      out[3 * i + 1] = (float) (there ? n.y / length : 1);
+      out[3 * i + 2] = (float) (there ? n.z / length : 0);
     }
     return out;
   }
 
   private void shade(JsonPlace index, float[] shades) throws FormatException {
-    double[] raw = file.numbers(index, "VEC3", "VEC4");
+    double[] raw = numbers.numbers(index, "VEC3", "VEC4");
     int each = shades.length == 0 ? 3 : raw.length / shades.length;
     if (raw.length != shades.length * each || each < 3) {
       throw new FormatException(index.path(), raw.length + " numbers", "one colour a vertex");

@@ -3,6 +3,7 @@ package idlelens.exchange.gltf;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
 import org.joml.Quaterniond;
+import org.joml.Vector3d;
 
 /**
  * One animation sampler: key times in seconds, and values of one, three or four components.
@@ -18,7 +19,8 @@ record GltfSampler(double[] times, double[] values, Mode mode, int components, S
     CUBICSPLINE
   }
 
-  static GltfSampler read(GltfFile file, JsonPlace sampler, int components) throws FormatException {
+  static GltfSampler read(GltfAccessors numbers, JsonPlace sampler, int components)
+      throws FormatException {
     String word = sampler.text("interpolation", "LINEAR");
     Mode mode;
     try {
@@ -27,9 +29,9 @@ record GltfSampler(double[] times, double[] values, Mode mode, int components, S
       throw new FormatException(
           sampler.path() + ".interpolation", word, "LINEAR, STEP, CUBICSPLINE");
     }
-    double[] times = file.numbers(sampler.get("input"), "SCALAR");
+    double[] times = numbers.numbers(sampler.get("input"), "SCALAR");
     String type = components == 1 ? "SCALAR" : "VEC" + components;
-    double[] values = file.numbers(sampler.get("output"), type);
+    double[] values = numbers.numbers(sampler.get("output"), type);
     int each = components * (mode == Mode.CUBICSPLINE ? 3 : 1);
     if (times.length == 0 || values.length != times.length * each) {
       throw new FormatException(
@@ -73,6 +75,34 @@ record GltfSampler(double[] times, double[] values, Mode mode, int components, S
 
   int keys() {
     return times.length;
+  }
+
+  /** Whether it has one value at all times. */
+  boolean isConstant() {
+    for (int k = 0; k < keys(); k++) {
+      for (int c = 0; c < components; c++) {
+        boolean bends = mode == Mode.CUBICSPLINE && (inSlope(k, c) != 0 || outSlope(k, c) != 0);
+        if (bends || value(k, c) != value(0, c)) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Three components at a time. */
+  Vector3d vectorAt(double time) {
+    return new Vector3d(at(time, 0), at(time, 1), at(time, 2));
+  }
+
+  /** These turns seen in a mirror across x. */
+  GltfSampler mirrored() {
+    double[] other = values.clone();
+    for (int i = 0; i < other.length; i += components) {
+      other[i + 1] = -other[i + 1];
+      other[i + 2] = -other[i + 2];
+    }
+    return new GltfSampler(times, other, mode, components, path);
   }
 
   private int valueAt(int key) {

@@ -7,6 +7,7 @@ import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Part;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -110,6 +111,7 @@ public final class GltfWriter {
         .put("rate", shot.header().rate().toString())
         .put("in", shot.header().range().in())
         .put("out", shot.header().range().out())
+        .put("handles", shot.header().handles())
         .put("aspect", shot.header().aspect());
     glb.root().put("scene", 0);
   }
@@ -138,6 +140,9 @@ public final class GltfWriter {
         .map(part -> node.name() + ": " + part.kind().label() + gone(part))
         .forEach(notes::add);
     writeMotion(node, out);
+    if (node.body().hidden()) {
+      ours(out).put("hidden", true);
+    }
     if (node instanceof Node.Camera camera) {
       out.put("camera", glb.list("cameras").size());
       writeCamera(camera);
@@ -147,10 +152,15 @@ public final class GltfWriter {
       if (mesh >= 0) {
         out.put("mesh", mesh);
       }
-      out.putObject("extras").set(GltfHints.EXTRAS, PieceJson.write(look));
+      ours(out).setAll(PieceJson.write(look));
     } else if (node instanceof Node.Sun sun) {
       writeSun(sun, out);
     }
+  }
+
+  /** Our own part of a definition's extras. */
+  private static ObjectNode ours(ObjectNode definition) {
+    return definition.withObjectProperty("extras").withObjectProperty(GltfHints.EXTRAS);
   }
 
   private static String gone(Part part) {
@@ -175,13 +185,38 @@ public final class GltfWriter {
     }
     int index = nodeIndex.get(node.id());
     if (varies(local.x()) || varies(local.y()) || varies(local.z())) {
-      float[] places = interleave(local.x(), local.y(), local.z());
-      channel(glb.animationNumbers(places, "VEC3")).put("node", index).put("path", "translation");
+      channel(node, Path.PLACE, track -> interleave(track.x(), track.y(), track.z()), "VEC3")
+          .put("node", index)
+          .put("path", "translation");
     }
     if (varies(local.qx()) || varies(local.qy()) || varies(local.qz()) || varies(local.qw())) {
-      float[] turns = interleave(local.qx(), local.qy(), local.qz(), local.qw());
-      channel(glb.animationNumbers(turns, "VEC4")).put("node", index).put("path", "rotation");
+      channel(
+              node,
+              Path.TURN,
+              track -> interleave(track.qx(), track.qy(), track.qz(), track.qw()),
+              "VEC4")
+          .put("node", index)
+          .put("path", "rotation");
     }
+  }
+
+  /** A channel of a node: held from key to key where all of it is, else with every frame. */
+  private ObjectNode channel(
+      Node node, List<Path> paths, Function<PoseTrack, float[]> numbers, String type) {
+    StepTimes steps = StepTimes.of(node, paths, shot.header().range());
+    if (steps.isHeld()) {
+      float[] values = steps.values(motion, node.id(), numbers);
+      return channel(
+          glb.animationNumbers(steps.seconds(shot.header()), "SCALAR"),
+          glb.animationNumbers(values, type),
+          "STEP");
+    }
+    if (steps.holdsSomewhere()) {
+      notes.add(
+          node.name() + ": held keys stand among moving ones; their jumps take the frame before");
+    }
+    float[] values = numbers.apply(motion.local(node.id()));
+    return channel(glb.animationNumbers(values, type));
   }
 
   private void warnOfDistance(Node node, PoseTrack local) {
@@ -233,7 +268,14 @@ public final class GltfWriter {
       }
       timesAccessor = glb.animationNumbers(times, "SCALAR");
     }
-    samplers.addObject().put("input", timesAccessor).put("output", output);
+    return channel(timesAccessor, output, "LINEAR");
+  }
+
+  private ObjectNode channel(int times, int output, String between) {
+    ObjectNode sampler = samplers.addObject().put("input", times).put("output", output);
+    if (!between.equals("LINEAR")) {
+      sampler.put("interpolation", between);
+    }
     return channels.addObject().put("sampler", samplers.size() - 1).putObject("target");
   }
 
@@ -253,14 +295,14 @@ public final class GltfWriter {
     samples(extras, "fStop", lens.fStop());
     samples(extras, "focusM", lens.focusM());
     if (camera.lens().focus() instanceof FocusRule.Follow follow) {
-      notes.add(
-          camera.name()
-              + ": focus follows "
-              + follow.target().nodeId().map(id -> shot.node(id).name()).orElse("a place")
-              + "; it is written as a distance on every frame");
+      writeFollow(camera, follow, extras);
     }
     if (varies(lens.verticalRad())) {
       glb.extensionUsed("KHR_animation_pointer");
+      notes.add(
+          camera.name()
+              + ": its focal length moves; readers without KHR_animation_pointer see it still, at "
+              + String.format(Locale.ROOT, "%.4g mm", lens.focalMm()[0]));
       ObjectNode target = channel(glb.animationNumbers(interleave(lens.verticalRad()), "SCALAR"));
       target.put("path", "pointer");
       target
@@ -268,6 +310,16 @@ public final class GltfWriter {
           .putObject("KHR_animation_pointer")
           .put("pointer", "/cameras/" + index + "/perspective/yfov");
     }
+  }
+
+  private void writeFollow(Node.Camera camera, FocusRule.Follow follow, ObjectNode extras) {
+    boolean there = FollowHint.write(follow, nodeIndex, extras);
+    notes.add(
+        camera.name()
+            + ": focus follows "
+            + follow.target().nodeId().map(id -> shot.node(id).name()).orElse("a place")
+            + "; it is written as a distance on every frame"
+            + (there ? ", and comes back from this file" : ", and does not come back"));
   }
 
   private static void samples(ObjectNode out, String field, double[] values) {

@@ -4,12 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.part.Carried;
+import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -99,8 +104,10 @@ class GltfRoundTripTest {
           .isCloseTo(lensA.focalMm()[lensA.index(i)], within(1e-9));
       assertThat(lensB.fStop()[lensB.index(i)])
           .isCloseTo(lensA.fStop()[lensA.index(i)], within(1e-9));
+      // what is followed stands where 32 bits put it
+      double near = one.camera(idA).lens().focus() instanceof FocusRule.Follow ? 1e-5 : 1e-9;
       assertThat(lensB.focusM()[lensB.index(i)])
-          .isCloseTo(lensA.focusM()[lensA.index(i)], within(1e-9));
+          .isCloseTo(lensA.focusM()[lensA.index(i)], within(near));
       assertThat(lensB.verticalRad()[lensB.index(i)])
           .isCloseTo(lensA.verticalRad()[lensA.index(i)], within(1e-9));
     }
@@ -129,7 +136,67 @@ class GltfRoundTripTest {
   @Test
   void write_focusThatFollows_isToldAsANote() {
     assertThat(written().notes())
-        .contains("The cam: focus follows The crate; it is written as a distance on every frame");
+        .contains(
+            "The cam: focus follows The crate; it is written as a distance on every frame,"
+                + " and comes back from this file");
+    GltfWriter.Written without = GltfWriter.write(SHOT, List.of("cam"), false, hash -> null);
+    assertThat(without.notes())
+        .contains(
+            "The cam: focus follows The crate; it is written as a distance on every frame,"
+                + " and does not come back");
+  }
+
+  @Test
+  void writeAndRead_followedFocusHiddenNodesAndHandles_comeBack() throws Exception {
+    Shot hidden = new SetHidden("crate", true).apply(SHOT);
+    GltfWriter.Written written = GltfWriter.write(hidden, List.of("cam"), true, hash -> null);
+    Shot back = readBack(written.octets());
+    FocusRule.Follow follow = (FocusRule.Follow) back.camera(idOf(back, "The cam")).lens().focus();
+    assertThat(follow.target().nodeId()).contains(idOf(back, "The crate"));
+    assertThat(back.node(idOf(back, "The crate")).hidden()).isTrue();
+    assertThat(back.node(idOf(back, "The cam")).hidden()).isFalse();
+    assertThat(GltfHints.find(written.octets(), Map.of()).orElseThrow().handles())
+        .isEqualTo(SHOT.header().handles());
+  }
+
+  @Test
+  void write_heldKeys_stayHeld_andComeBackAsHeldKeys() throws Exception {
+    Curve held =
+        new Curve(
+            0,
+            List.of(
+                new Key(1001, 0, Tangent.Kind.HOLD),
+                new Key(1010.5, 3, Tangent.Kind.HOLD),
+                new Key(1024, -1, Tangent.Kind.HOLD)));
+    Node still = SHOT.node("still-cam");
+    Shot shot =
+        SHOT.withNode(
+            still.withChain(
+                still
+                    .chain()
+                    .with(idlelens.core.part.Path.X, held)
+                    .with(idlelens.core.part.Path.PAN, held)));
+    byte[] file = GltfWriter.write(shot, List.of("still-cam"), false, hash -> null).octets();
+    assertThat(json(file).get("animations").get(0).get("samplers").get(0).get("interpolation"))
+        .hasToString("\"STEP\"");
+    Shot back = readBack(file);
+    Curve x = back.node(idOf(back, still.name())).chain().curve(idlelens.core.part.Path.X);
+    assertThat(x.keys()).hasSize(3);
+    assertThat(x.keys().get(1).frame()).isCloseTo(1010.5, within(1e-6));
+    assertThat(x.keys().get(2).frame()).isEqualTo(1024);
+    assertThat(x.at(1023.9)).isEqualTo(3);
+    assertThat(
+            back.node(idOf(back, still.name()))
+                .chain()
+                .curve(idlelens.core.part.Path.PAN)
+                .at(1010.4))
+        .isZero();
+  }
+
+  @Test
+  void write_aMovingZoom_saysWhoSeesItStill() {
+    assertThat(written().notes())
+        .anyMatch(n -> n.startsWith("The cam: its focal length moves; readers without"));
   }
 
   @Test
