@@ -4,6 +4,9 @@ import { keepLoggedIn } from './common/log-in.js';
 import { watched } from './common/progress.js';
 import { toast } from './common/toasts.js';
 
+/** Time to read what was done before the page is shown anew. */
+const RELOAD_MS = 1500;
+
 /** What the page knows and does. Alpine gives it the elements: $refs. */
 class Productions {
   constructor() {
@@ -144,6 +147,17 @@ class Productions {
       const made = await watched((request) => postJson(path, form, request));
       location.assign(`/shots/${made.shotId}/hand-off`);
     });
+  }
+
+  async setBack(event) {
+    const { shot, name } = event.currentTarget.dataset;
+    try {
+      const made = await postJson(`/api/shots/${shot}/set-back`);
+      toast(`${name} is as it was at revision ${made.as}, the last that can be read`);
+      setTimeout(() => location.reload(), RELOAD_MS);
+    } catch (problem) {
+      toast(problem.message, { bad: true });
+    }
   }
 
   async duplicate(event) {

@@ -67,7 +67,8 @@ public final class BeatTable {
       }
       return markers;
     } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
-      throw new FormatException("file", "not readable (" + e.getMessage() + ")", "CSV");
+      throw new FormatException(
+          "file", "not a table (a quote that is not closed, or a name twice in the head)", "CSV");
     }
   }
 

@@ -12,12 +12,25 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A value in a JSON text together with its path, so that every refusal can name the place. */
 public record JsonPlace(JsonNode node, String path) {
+  private static final int DEEPEST = 64;
+  private static final int LONGEST_NUMBER = 60;
+  private static final int LONGEST_TEXT = 200_000_000;
+  private static final String ALLOWED =
+      "at most "
+          + DEEPEST
+          + " levels, numbers of "
+          + LONGEST_NUMBER
+          + " and texts of "
+          + LONGEST_TEXT
+          + " characters";
+
   private static final JsonMapper MAPPER =
       JsonMapper.builder(
               JsonFactory.builder()
@@ -25,9 +38,9 @@ public record JsonPlace(JsonNode node, String path) {
                   .enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
                   .streamReadConstraints(
                       StreamReadConstraints.builder()
-                          .maxNestingDepth(64)
-                          .maxNumberLength(60)
-                          .maxStringLength(200_000_000)
+                          .maxNestingDepth(DEEPEST)
+                          .maxNumberLength(LONGEST_NUMBER)
+                          .maxStringLength(LONGEST_TEXT)
                           .build())
                   .build())
           .build();
@@ -50,7 +63,7 @@ public record JsonPlace(JsonNode node, String path) {
   public static JsonPlace parse(byte[] text, JsonLimits limits) throws FormatException {
     limits.checkLength(text.length);
     try (JsonParser parser = new CountingParser(MAPPER.createParser(text), limits)) {
-      JsonNode node = MAPPER.readTree(parser);
+      JsonNode node = read(parser);
       if (node == null || node.isMissingNode()) {
         throw new FormatException("file", "empty", "JSON");
       }
@@ -58,9 +71,23 @@ public record JsonPlace(JsonNode node, String path) {
     } catch (CountingParser.TooMany e) {
       throw new FormatException("file", e.getMessage(), limits.allowed());
     } catch (JacksonException e) {
-      String where = e.getLocation() == null ? "file" : place(e.getLocation());
-      throw new FormatException(where, "not readable (" + e.getOriginalMessage() + ")", "JSON");
+      throw new FormatException(place(e), "not JSON", "well-formed JSON in UTF-8");
     }
+  }
+
+  private static JsonNode read(JsonParser parser) throws FormatException {
+    try {
+      return MAPPER.readTree(parser);
+    } catch (StreamConstraintsException e) {
+      throw new FormatException(
+          place(parser.currentLocation()),
+          "nested deeper, or a longer number or text, than is read",
+          ALLOWED);
+    }
+  }
+
+  private static String place(JacksonException e) {
+    return e.getLocation() == null ? "file" : place(e.getLocation());
   }
 
   private static String place(TokenStreamLocation at) {

@@ -124,6 +124,7 @@ class ShotJsonTest {
     byte[] deep = octets("[".repeat(100_000));
     assertThatThrownBy(() -> ShotJson.read(deep))
         .isInstanceOf(FormatException.class)
-        .hasMessageContaining("not readable");
+        .hasMessageContaining(
+            "nested deeper, or a longer number or text, than is read; allowed: at most");
   }
 }

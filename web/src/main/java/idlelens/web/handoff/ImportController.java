@@ -13,8 +13,8 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -30,6 +30,8 @@ import org.springframework.web.multipart.MultipartFile;
 class ImportController {
   /** As long as the table of hand-offs keeps it. */
   private static final int MOST_NAME = 200;
+
+  private static final Set<String> READABLE = Set.of("glb", "gltf", "json");
 
   private final ImportService imports;
   private final Works works;
@@ -47,7 +49,7 @@ class ImportController {
   @Operation(
       summary = "Reads a .glb, .gltf (with its .bin) or shot .json",
       description =
-          "file: one or more files, the first that is not a .bin counts. shot: the shot to put the"
+          "file: one .glb, .gltf or .json, with the files it names, in any order. shot: the shot to put the"
               + " nodes into; without it a new shot is made. rate and firstFrame: what the file"
               + " itself cannot say; without them what we wrote into it, or 24 and 1001.")
   CompletableFuture<ImportService.Imported> read(
@@ -68,17 +70,27 @@ class ImportController {
   private static ImportService.Request request(
       Asker asker, List<MultipartFile> files, Long shot, FrameRate rate, Integer firstFrame)
       throws IOException {
-    String main = null;
     Map<String, byte[]> contents = new LinkedHashMap<>();
     for (MultipartFile file : files) {
-      String name = plainName(file.getOriginalFilename());
-      contents.put(name, file.getBytes());
-      main = main == null && !name.toLowerCase(Locale.ROOT).endsWith(".bin") ? name : main;
+      contents.put(plainName(file.getOriginalFilename()), file.getBytes());
     }
-    if (main == null) {
-      throw new RefusedException("file", "missing", "a .glb, .gltf or .json file");
+    return new ImportService.Request(
+        asker, shot, mainOf(contents.keySet()), contents, rate, firstFrame);
+  }
+
+  /** The file that names the others, wherever it stands among them. */
+  private static String mainOf(Set<String> names) {
+    List<String> readable =
+        names.stream().filter(n -> READABLE.contains(ImportService.ending(n))).toList();
+    if (readable.size() > 1) {
+      throw new RefusedException(
+          "file", String.join(" and ", readable), "one of them, with the files that it names");
     }
-    return new ImportService.Request(asker, shot, main, contents, rate, firstFrame);
+    if (readable.isEmpty()) {
+      throw new RefusedException(
+          "file", "'" + String.join("', '", names) + "'", "a .glb, .gltf or .json file");
+    }
+    return readable.get(0);
   }
 
   private static String plainName(String name) {

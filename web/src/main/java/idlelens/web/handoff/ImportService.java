@@ -70,7 +70,7 @@ class ImportService {
     }
 
     String ending() {
-      return fileName.substring(fileName.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+      return ImportService.ending(fileName);
     }
 
     String title() {
@@ -78,6 +78,11 @@ class ImportService {
       String title = (dot > 0 ? fileName.substring(0, dot) : fileName).strip();
       return title.isEmpty() ? "Import" : title;
     }
+  }
+
+  /** The letters behind the last dot of a name, in lower case. */
+  static String ending(String name) {
+    return name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
   }
 
   /** What came of a file. */
@@ -127,7 +132,7 @@ class ImportService {
             request.title(),
             rate,
             new FrameRange(first, first + length - 1),
-            USUAL_HANDLES,
+            hints.map(GltfHints::handles).orElse(USUAL_HANDLES),
             Math.max(0.2, Math.min(10, picture)),
             1,
             Tangent.Kind.SETTLE);

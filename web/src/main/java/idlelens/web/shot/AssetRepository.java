@@ -15,7 +15,9 @@ import idlelens.web.problem.DamagedException;
 import idlelens.web.problem.NotFoundException;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jooq.DSLContext;
@@ -66,13 +68,40 @@ public class AssetRepository {
         .set(ASSET.SHA256, hash)
         .set(ASSET.CONTENT, content)
         .set(ASSET.CREATED_AT, now)
-        .onDuplicateKeyIgnore()
+        .onDuplicateKeyUpdate()
+        .set(ASSET.CREATED_AT, now) // it is used again, and not to be swept away meanwhile
         .execute();
     sql.insertInto(ASSET_USE)
         .set(ASSET_USE.PRODUCTION_ID, productionId)
         .set(ASSET_USE.SHA256, hash)
         .onDuplicateKeyIgnore()
         .execute();
+  }
+
+  /** The hashes of all assets that were last brought in before a time. */
+  Set<String> broughtInBefore(LocalDateTime time) {
+    return new HashSet<>(
+        sql.select(ASSET.SHA256).from(ASSET).where(ASSET.CREATED_AT.lt(time)).fetch(ASSET.SHA256));
+  }
+
+  /**
+   * Removes assets, unless they were brought in again since.
+   *
+   * @return how many went
+   */
+  int remove(Set<String> hashes, LocalDateTime before) {
+    return transactions.write(
+        () -> {
+          List<String> old =
+              sql.select(ASSET.SHA256)
+                  .from(ASSET)
+                  .where(ASSET.SHA256.in(hashes))
+                  .and(ASSET.CREATED_AT.lt(before))
+                  .forUpdate()
+                  .fetch(ASSET.SHA256);
+          sql.deleteFrom(ASSET_USE).where(ASSET_USE.SHA256.in(old)).execute();
+          return sql.deleteFrom(ASSET).where(ASSET.SHA256.in(old)).execute();
+        });
   }
 
   /**

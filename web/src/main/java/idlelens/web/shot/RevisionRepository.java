@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import static idlelens.web.database.schema.Tables.SHOT;
 import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 
 import idlelens.core.edit.Edit;
@@ -17,9 +18,12 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Query;
+import org.jooq.Record2;
 import org.jooq.Record4;
 import org.jooq.Result;
 import org.jooq.impl.DSL;
@@ -61,6 +65,9 @@ class RevisionRepository {
   /** What stores a revision that follows another, in whichever way takes less room. */
   Query insertionOfNext(long shotId, long revision, Step step, LocalDateTime now) {
     byte[] difference = revision % WHOLE_EVERY == 1 ? null : difference(step);
+    if (difference == null) {
+      requireReadable(step.text());
+    }
     String hash = MeshOctets.hash(step.text());
     return difference == null
         ? insertion(shotId, revision, null, PackedText.pack(step.text()), hash, now)
@@ -83,6 +90,24 @@ class RevisionRepository {
     }
     // what is stored is read back first
     return applied(step.before(), text).equals(step.after()) ? PackedText.pack(text) : null;
+  }
+
+  /**
+   * Refuses a text that could not be read again as what it says.
+   *
+   * @param text the document in UTF-8
+   */
+  static void requireReadable(byte[] text) {
+    String why = "it reads as another one";
+    try {
+      if (Arrays.equals(ShotJson.bytes(ShotJson.read(text)), text)) {
+        return;
+      }
+    } catch (FormatException | RefusedException e) {
+      why = e.getMessage();
+    }
+    throw new RefusedException(
+        "shot", "one that could not be read again (" + why + ")", "a shot that reads as it is");
   }
 
   private Query insertion(
@@ -142,6 +167,30 @@ class RevisionRepository {
     }
   }
 
+  /**
+   * A revision as it is stored, whether it can be read or not: the last whole one, and what leads
+   * on from it, one after another.
+   *
+   * @param text as it was written; empty where it cannot be unpacked
+   * @param octets what stands in the database, where it cannot be unpacked
+   */
+  record Stored(long revision, boolean whole, String text, byte[] octets) {}
+
+  /** All that a revision is made from. */
+  List<Stored> stored(long shotId, long revision) {
+    return rows(shotId, revision).map(RevisionRepository::stored);
+  }
+
+  private static Stored stored(Record4<Long, Long, byte[], String> row) {
+    boolean whole = row.value2() == null;
+    try {
+      String text = new String(PackedText.unpack(row.value3()), StandardCharsets.UTF_8);
+      return new Stored(row.value1(), whole, text, null);
+    } catch (RuntimeException e) { // damaged: given out as it stands
+      return new Stored(row.value1(), whole, "", row.value3());
+    }
+  }
+
   private Result<Record4<Long, Long, byte[], String>> rows(long shotId, long revision) {
     return sql.select(
             SHOT_REVISION.REVISION,
@@ -178,6 +227,44 @@ class RevisionRepository {
       return Edit.applyAgain(shot, edits).shot();
     } catch (FormatException e) {
       throw new RefusedException("difference", e.getMessage(), "edits");
+    }
+  }
+
+  /**
+   * Shows all that is stored of all revisions, one text after another; what cannot be unpacked is
+   * passed over as it stands.
+   *
+   * @param enough asked before each: whether no more are needed
+   */
+  void forEachText(Consumer<String> seeing, BooleanSupplier enough) {
+    for (Long shotId : sql.select(SHOT.ID).from(SHOT).fetch(SHOT.ID)) {
+      long after = 0;
+      while (!enough.getAsBoolean()) {
+        Record2<Long, byte[]> next = nextAfter(shotId, after);
+        if (next == null) {
+          break;
+        }
+        after = next.value1();
+        seeing.accept(readable(next.value2()));
+      }
+    }
+  }
+
+  private Record2<Long, byte[]> nextAfter(long shotId, long revision) {
+    return sql.select(SHOT_REVISION.REVISION, SHOT_REVISION.DOCUMENT)
+        .from(SHOT_REVISION)
+        .where(SHOT_REVISION.SHOT_ID.eq(shotId))
+        .and(SHOT_REVISION.REVISION.gt(revision))
+        .orderBy(SHOT_REVISION.REVISION)
+        .limit(1)
+        .fetchOne();
+  }
+
+  private static String readable(byte[] document) {
+    try {
+      return new String(PackedText.unpack(document), StandardCharsets.UTF_8);
+    } catch (RuntimeException e) {
+      return new String(document, StandardCharsets.ISO_8859_1);
     }
   }
 

@@ -179,6 +179,35 @@ class ShotRepository {
     return true;
   }
 
+  /**
+   * Writes a shot that could be read as the next revision of one that cannot. What was done since
+   * can not be walked back to.
+   *
+   * @param seen the revision that cannot be read
+   * @return false, with nothing written, if the shot is at another revision by now
+   */
+  boolean setBack(long shotId, long seen, RevisionRepository.Step step, Change change) {
+    LocalDateTime now = LocalDateTime.now(clock);
+    try {
+      transactions.write(
+          () -> {
+            if (moveOn(shotId, seen, step, now).execute() == 0) {
+              throw new MovedOnException();
+            }
+            revisions.insertWhole(shotId, seen + 1, step.text(), now);
+            sql.update(EDIT)
+                .set(EDIT.STATE, "dropped")
+                .where(EDIT.SHOT_ID.eq(shotId))
+                .and(EDIT.STATE.in("done", "undone"))
+                .execute();
+            insertion(shotId, seen + 1, change, now).execute();
+          });
+    } catch (MovedOnException | DuplicateKeyException e) {
+      return false;
+    }
+    return true;
+  }
+
   /** One journey to the database instead of one for each; the first has to find its row. */
   private void sendTogether(List<Query> all) {
     if (sql.batch(all).execute()[0] == 0) {

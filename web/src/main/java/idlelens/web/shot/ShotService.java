@@ -139,10 +139,10 @@ public class ShotService {
   /** Adds a shot to a production and gives its id. */
   public long add(long productionId, Shot shot) {
     ShotSize.requireRoom(shot, Optional.empty());
+    byte[] text = ShotJson.bytes(shot);
+    RevisionRepository.requireReadable(text);
     Work.seal();
-    long id =
-        repository.add(
-            productionId, new ShotRepository.Document(shot.header(), ShotJson.bytes(shot)));
+    long id = repository.add(productionId, new ShotRepository.Document(shot.header(), text));
     sketches.changed(id);
     return id;
   }

@@ -1,5 +1,6 @@
 package idlelens.web.browser;
 
+import static idlelens.web.database.schema.Tables.SHOT;
 import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -10,6 +11,7 @@ import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import idlelens.web.app.RunningApp;
 import idlelens.web.shot.ShotEvents;
+import java.time.LocalDateTime;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
@@ -227,11 +229,43 @@ class TroubleTest extends BrowserTest {
     assertThat(page.textContent("main")).contains("is damaged in the database", "Quay walk");
     page.navigate(app.address() + "/shots/" + shot);
     assertThat(page.textContent("main")).contains("is damaged in the database");
+    assertThat(app.get("/api/shots/" + shot + "/stored").text()).contains("idle-lens/shot");
+    assertThat(app.post("/api/shots/" + shot + "/set-back", "{}").text())
+        .contains("No revision of this shot can be read");
     page.request()
         .delete(
             app.address() + "/api/shots/" + shot,
             RequestOptions.create()
                 .setHeader("Authorization", RunningApp.basic("demo", "tern-quay")));
     expectOnly("500");
+  }
+
+  @Test
+  void shotWhoseNewestRevisionIsDamaged_isSetBackFromItsCard() {
+    long shot = app.copyOf("Two cameras");
+    DSLContext sql = app.bean(DSLContext.class);
+    sql.update(SHOT).set(SHOT.REVISION, 2L).where(SHOT.ID.eq(shot)).execute();
+    sql.insertInto(SHOT_REVISION)
+        .set(SHOT_REVISION.SHOT_ID, shot)
+        .set(SHOT_REVISION.REVISION, 2L)
+        .set(SHOT_REVISION.DOCUMENT, new byte[] {1, 2, 3})
+        .set(SHOT_REVISION.SHA256, "0".repeat(64))
+        .set(SHOT_REVISION.CREATED_AT, LocalDateTime.now())
+        .execute();
+    Page page = newPage();
+    for (int i = 0; i < 30; i++) {
+      page.navigate(app.address() + "/");
+      if (page.locator("text=This shot cannot be shown").count() > 0) {
+        break;
+      }
+      page.waitForTimeout(300);
+    }
+    Locator card = page.locator(".shot-card:has(.trouble)");
+    assertThat(card.locator("text=Download").getAttribute("href")).endsWith(shot + "/stored");
+    card.locator("text=Set back").click();
+    page.waitForSelector("text=is as it was at revision 1");
+    assertThat(app.get("/api/shots/" + shot).status()).isEqualTo(200);
+    assertThat(app.revision(shot)).isEqualTo(3);
+    assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(409);
   }
 }

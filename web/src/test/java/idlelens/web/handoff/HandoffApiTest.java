@@ -213,4 +213,74 @@ class HandoffApiTest {
         .contains("Two%20cameras%20B-cam.glb");
     assertThat(new String(answer.body(), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("glTF");
   }
+
+  private static final Path FOUND = Path.of("../exchange/src/test/resources/found");
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "no-perspective.glb",
+        "half-character.glb",
+        "emoji-at-80.glb",
+        "const-scale-1.glb",
+        "long-time.glb",
+        "mirror.glb",
+        "sparse-stride0.glb",
+        "triangle-strip.glb",
+        "two-aspects.glb",
+        "zero-scale-prop.glb",
+        "zeros-20M.glb"
+      })
+  void fileThatWentWrongBefore_isRefused_orEverythingOfItsShotAnswers(String name)
+      throws Exception {
+    byte[] file = Files.readAllBytes(FOUND.resolve(name));
+    RunningApp.Answer made = app.upload(imports(), Map.of(name, file), Map.of());
+    if (made.status() == 422) {
+      assertThat(made.json().get("allowed").stringValue()).isNotEmpty();
+      return;
+    }
+    assertThat(made.status()).as(made.text()).isEqualTo(201);
+    String shot = "/api/shots/" + made.json().get("shotId").longValue();
+    assertThat(app.get(shot).status()).isEqualTo(200);
+    assertThat(app.get(shot + "/samples").status()).isEqualTo(200);
+    assertThat(app.get("/shots/" + made.json().get("shotId").longValue()).status()).isEqualTo(200);
+    assertThat(app.get("/").status()).isEqualTo(200);
+    RunningApp.Answer out = app.get(shot + "/export/json");
+    assertThat(app.upload(imports(), Map.of("again.json", out.body()), Map.of()).status())
+        .isEqualTo(201);
+    app.delete(shot);
+  }
+
+  @Test
+  void filesOfOneAsset_comeInAnyOrder_twoAreRefused_andSoIsAnEmptyOne() throws Exception {
+    Map<String, byte[]> parts = files("two-buffers.bin", "two-buffers.gltf");
+    Map<String, byte[]> withPicture = new LinkedHashMap<>();
+    withPicture.put("skin.png", new byte[] {1, 2, 3});
+    withPicture.putAll(parts);
+    RunningApp.Answer made = app.upload(imports(), withPicture, Map.of("rate", "25"));
+    assertThat(made.status()).as(made.text()).isEqualTo(201);
+    app.delete("/api/shots/" + made.json().get("shotId").longValue());
+    RunningApp.Answer two =
+        app.upload(imports(), files("two-buffers.gltf", "boom-shot.glb"), Map.of());
+    assertThat(two.json().get("detail").stringValue())
+        .isEqualTo(
+            "file is two-buffers.gltf and boom-shot.glb; allowed: one of them, with the files that"
+                + " it names");
+    RunningApp.Answer empty = app.upload(imports(), Map.of("empty.glb", new byte[0]), Map.of());
+    assertThat(empty.status()).isEqualTo(422);
+    assertThat(empty.text()).contains("file is empty");
+    RunningApp.Answer odd = app.upload(imports(), Map.of("a\u0000b.glb", new byte[] {1}), Map.of());
+    assertThat(odd.status()).isBetween(400, 422);
+  }
+
+  @Test
+  void ownFile_bringsItsHandlesBack() throws Exception {
+    long shot = app.demoShot("Quay walk");
+    int handles = app.get("/api/shots/" + shot).json().get("handles").intValue();
+    byte[] file = app.get("/api/shots/" + shot + "/export/glb").body();
+    RunningApp.Answer made = app.upload(imports(), Map.of("walk.glb", file), Map.of());
+    String again = "/api/shots/" + made.json().get("shotId").longValue();
+    assertThat(app.get(again).json().get("handles").intValue()).isEqualTo(handles);
+    app.delete(again);
+  }
 }
