@@ -12,6 +12,7 @@ import org.apache.catalina.core.ApplicationPart;
 import org.apache.tomcat.util.http.fileupload.FileItem;
 import org.apache.tomcat.util.http.fileupload.FileUpload;
 import org.apache.tomcat.util.http.fileupload.FileUploadException;
+import org.apache.tomcat.util.http.fileupload.InvalidFileNameException;
 import org.apache.tomcat.util.http.fileupload.disk.DiskFileItemFactory;
 import org.apache.tomcat.util.http.fileupload.servlet.ServletRequestContext;
 
@@ -44,7 +45,7 @@ final class FormParts {
         parts.add(new ApplicationPart(item, FOLDER));
       }
       return parts;
-    } catch (FileUploadException e) {
+    } catch (FileUploadException | InvalidFileNameException e) {
       throw new ServletException("The form cannot be read: " + e.getMessage(), e);
     }
   }
