@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.rule.RefusedException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -174,5 +175,31 @@ class CurveTest {
     Curve curve = Curves.of(SETTLE, 5, 1, 12, 2);
     assertThat(curve.withoutKeys(5, 12)).isEqualTo(Curve.still(2));
     assertThat(curve.withoutKeys(5).keys()).hasSize(1);
+  }
+
+  @Test
+  void runOn_fromHandlesOfNoLength_goesOnAlongTheCurve() {
+    Tangent.Free none = Curves.free(0, 0, 0, 0);
+    Curve line =
+        new Curve(0, List.of(new Key(0, 0, none), new Key(10, 5, none)))
+            .withBeyond(Beyond.RUN_ON, Beyond.RUN_ON);
+    assertThat(line.at(30)).isCloseTo(15, within(1e-9));
+    assertThat(line.at(-10)).isCloseTo(-5, within(1e-9));
+    Curve bent =
+        new Curve(0, List.of(new Key(0, 0, Curves.free(0, 0, 4, 1)), new Key(10, 5, none)))
+            .withBeyond(Beyond.HOLD, Beyond.RUN_ON);
+    assertThat(bent.at(16)).isCloseTo(5 + 6 * (5 - 1) / 6.0, within(1e-9));
+  }
+
+  @Test
+  void keysCloserThanAMillionthOfAFrame_areRefused() {
+    assertThatThrownBy(
+            () ->
+                new Curve(
+                    0,
+                    List.of(
+                        new Key(5, 0, Tangent.Kind.HOLD), new Key(5 + 4e-7, 1, Tangent.Kind.HOLD))))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("allowed: at least 1e-6 of a frame after keys[0].frame (5.0)");
   }
 }

@@ -21,6 +21,7 @@ import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
+import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
@@ -282,5 +283,44 @@ class EditTest {
     List<Edit> edits = List.of(new Rename("cam", "B"), new Rename("nobody", "C"));
     assertThatThrownBy(() -> Edit.applyAll(RIG, edits))
         .hasMessage("edits[1].node is 'nobody'; allowed: the id of a node of this shot");
+  }
+
+  @Test
+  void retime_takesTheEndAlong_whereTheMapTakesIt() {
+    Shot shot = Sets.rig(); // 1 to 50
+    assertThat(out(shot, TimeMap.Stretch.all(1, 2))).isEqualTo(99);
+    assertThat(out(shot, new TimeMap.Stretch(1, 50, 1, 2, false))).isEqualTo(99);
+    assertThat(out(shot, new TimeMap.Ripple(500, 30))).isEqualTo(50);
+    assertThat(out(shot, new TimeMap.Ripple(20, 30))).isEqualTo(80);
+    assertThat(out(shot, new TimeMap.Shift(7))).isEqualTo(57);
+    assertThat(out(shot, ramp(false))).isEqualTo(30);
+    assertThat(out(shot, ramp(true))).isEqualTo(50);
+  }
+
+  private static int out(Shot shot, TimeMap map) {
+    return new Retime(List.of(), map, Landing.REFUSE, true, true)
+        .apply(shot)
+        .header()
+        .range()
+        .out();
+  }
+
+  private static Ramp ramp(boolean keepLength) {
+    return new Ramp(
+        List.of(new Ramp.Point(1, 2), new Ramp.Point(41, 2)), keepLength, List.of(), 1e-3);
+  }
+
+  @Test
+  void ramp_thatChangesTheLength_keepsHitsWithThePosesUnderThem() {
+    Shot shot =
+        Sets.rig()
+            .withMarkers(
+                List.of(
+                    new Marker("in", 21, "In", Marker.Kind.HIT, ""),
+                    new Marker("after", 45, "After", Marker.Kind.HIT, "")));
+    Shot shorter = new Retime(List.of(), ramp(false), Landing.REFUSE, true, true).apply(shot);
+    assertThat(shorter.markers()).extracting(Marker::frame).containsExactly(11.0, 25.0);
+    Shot kept = new Retime(List.of(), ramp(true), Landing.REFUSE, true, true).apply(shot);
+    assertThat(kept.markers()).extracting(Marker::frame).containsExactly(21.0, 45.0);
   }
 }

@@ -6,6 +6,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.rule.RefusedException;
 import idlelens.exchange.format.FormatException;
+import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -21,6 +22,9 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class CurveJson {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  /** Frames between two keys at least; a little more, for what rounding takes. */
+  private static final double LEAST_APART = 1.001e-6;
 
   private CurveJson() {}
 
@@ -63,9 +67,22 @@ final class CurveJson {
       return Curve.still(place.number());
     }
     place.only("rest", "keys", "before", "after");
-    List<Key> keys = place.has("keys") ? readKeys(place.get("keys")) : List.of();
+    List<Key> keys = place.has("keys") ? apart(readKeys(place.get("keys"))) : List.of();
     double rest = place.number("rest", keys.isEmpty() ? 0 : keys.get(0).value());
     return new Curve(rest, keys, beyond(place, "before"), beyond(place, "after"));
+  }
+
+  /** Keys that earlier versions kept closer together than is allowed now, set apart. */
+  private static List<Key> apart(List<Key> keys) {
+    List<Key> apart = new ArrayList<>(keys);
+    for (int i = 1; i < apart.size(); i++) {
+      double least = apart.get(i - 1).frame() + LEAST_APART;
+      boolean inOrder = keys.get(i).frame() > keys.get(i - 1).frame();
+      if (inOrder && keys.get(i).frame() < least) {
+        apart.set(i, keys.get(i).withFrame(least));
+      }
+    }
+    return apart;
   }
 
   private static Beyond beyond(JsonPlace place, String field) throws FormatException {

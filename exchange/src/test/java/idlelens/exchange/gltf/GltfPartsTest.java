@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
@@ -22,9 +23,12 @@ import idlelens.exchange.mesh.MeshOctets;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import org.joml.Quaterniond;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -299,5 +303,111 @@ class GltfPartsTest {
     assertThatThrownBy(() -> read(json))
         .isInstanceOf(FormatException.class)
         .hasMessageContaining(message);
+  }
+
+  @Test
+  void aMeshThatStandsInManyPlaces_isStoredOnce_inEachSize() throws Exception {
+    StringBuilder nodes = new StringBuilder();
+    for (int i = 0; i < 200; i++) {
+      String size = i % 50 == 0 ? ",'scale':[2,2,2]" : "";
+      nodes.append(
+          String.format("{'mesh':0,'translation':[%d,0,0]%s}%s", i, size, i < 199 ? "," : ""));
+    }
+    String alone = triangle("", "", "", "");
+    String whole = "'nodes':[" + nodes + "]," + alone.substring(alone.indexOf("'meshes'"));
+    GltfImport found = read(whole);
+    assertThat(found.nodes()).hasSize(200);
+    assertThat(found.assets()).hasSize(2);
+  }
+
+  @Test
+  void anExtensionOfTexturesOrMaterials_thatIsRequired_isLeftOutAndSaid() throws Exception {
+    GltfImport found =
+        read(
+            "'extensionsRequired':['KHR_texture_transform','KHR_materials_clearcoat'],"
+                + "'nodes':[{}]");
+    assertThat(found.notes())
+        .containsExactly(
+            "KHR_texture_transform: textures and their finish are left out",
+            "KHR_materials_clearcoat: textures and their finish are left out");
+  }
+
+  @Test
+  void aLightTooStrong_isLimitedAndSaid() throws Exception {
+    GltfImport found =
+        read(
+            "'nodes':[{'extensions':{'KHR_lights_punctual':{'light':0}}}],'extensions':"
+                + "{'KHR_lights_punctual':{'lights':[{'type':'directional','intensity':80}]}}");
+    assertThat(((Node.Sun) found.nodes().get(0)).strength()).isEqualTo(10);
+    assertThat(found.notes().get(0)).contains("a strength of 80.0 is beyond 0 to 10; it is 10.0");
+  }
+
+  /** Turns at 0, 1.5 and 3 frames, over two axes, so that they cannot be straight in the angles. */
+  @Test
+  void turnsKeyedBetweenFrames_keepTheirKeysThere() throws Exception {
+    Quaterniond first = new Quaterniond();
+    Quaterniond middle = new Quaterniond().rotateYXZ(1.2, 0.9, 0.4);
+    double[] turns = {
+      first.x, first.y, first.z, first.w, middle.x, middle.y, middle.z, middle.w, 0, 0, 0, 1
+    };
+    String uri = dataUri(floats(concat(new double[] {0, 1.5 / 24, 3.0 / 24}, turns)));
+    GltfImport found =
+        read(
+            "'nodes':[{'name':'N'}],'animations':[{'samplers':[{'input':0,'output':1}],"
+                + "'channels':[{'sampler':0,'target':{'node':0,'path':'rotation'}}]}],"
+                + "'accessors':[{'bufferView':0,'componentType':5126,'count':3,'type':'SCALAR'},"
+                + "{'bufferView':1,'componentType':5126,'count':3,'type':'VEC4'}],"
+                + "'bufferViews':[{'buffer':0,'byteLength':12},"
+                + "{'buffer':0,'byteOffset':12,'byteLength':48}],"
+                + "'buffers':[{'byteLength':60,'uri':'"
+                + uri
+                + "'}]");
+    RigidPose pose = pose(found, "N", 2.5);
+    assertThat(Math.toDegrees(Turns.angleBetween(pose.turn(), middle))).isLessThan(1e-3);
+  }
+
+  private static double[] concat(double[] a, double[] b) {
+    double[] both = Arrays.copyOf(a, a.length + b.length);
+    System.arraycopy(b, 0, both, a.length, b.length);
+    return both;
+  }
+
+  /** Each channel with samplers of its own over the same few bytes. */
+  @Test
+  void manyNodesAndChannels_areReadInOneGo() throws Exception {
+    int count = 1900;
+    StringBuilder nodes = new StringBuilder();
+    StringBuilder channels = new StringBuilder();
+    for (int i = 0; i < count; i++) {
+      String comma = i > 0 ? "," : "";
+      nodes.append(comma).append("{}");
+      for (String path : List.of("translation", "scale")) {
+        channels.append(
+            (channels.isEmpty() ? "" : ",")
+                + "{'sampler':0,'target':{'node':"
+                + i
+                + ",'path':'"
+                + path
+                + "'}}");
+      }
+    }
+    String uri = dataUri(floats(0, 1, 1, 2, 3, 4, 5, 6));
+    GltfImport found =
+        read(
+            "'nodes':["
+                + nodes
+                + "],'animations':[{'samplers':[{'input':0,'output':1}],"
+                + "'channels':["
+                + channels
+                + "]}],"
+                + "'accessors':[{'bufferView':0,'componentType':5126,'count':2,'type':'SCALAR'},"
+                + "{'bufferView':1,'componentType':5126,'count':2,'type':'VEC3'}],"
+                + "'bufferViews':[{'buffer':0,'byteLength':8},"
+                + "{'buffer':0,'byteOffset':8,'byteLength':24}],"
+                + "'buffers':[{'byteLength':32,'uri':'"
+                + uri
+                + "'}]");
+    assertThat(found.nodes()).hasSize(count);
+    assertThat(found.nodes().get(7).chain().curve(Path.Y).keys()).hasSize(2);
   }
 }

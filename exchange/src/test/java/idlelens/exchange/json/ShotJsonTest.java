@@ -3,6 +3,8 @@ package idlelens.exchange.json;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.Rigs;
@@ -126,5 +128,16 @@ class ShotJsonTest {
         .isInstanceOf(FormatException.class)
         .hasMessageContaining(
             "nested deeper, or a longer number or text, than is read; allowed: at most");
+  }
+
+  @Test
+  void read_keysThatAnEarlierVersionKeptTooClose_areSetApart() throws Exception {
+    Curve curve =
+        CurveJson.read(
+            JsonPlace.parse(
+                "{\"keys\":[[5,1,\"hold\"],[5.0000002,2,\"hold\"],[5.0000004,3,\"hold\"]]}"
+                    .getBytes(StandardCharsets.UTF_8)));
+    assertThat(curve.keys()).extracting(Key::value).containsExactly(1.0, 2.0, 3.0);
+    assertThat(CurveJson.read(new JsonPlace(CurveJson.write(curve), ""))).isEqualTo(curve);
   }
 }

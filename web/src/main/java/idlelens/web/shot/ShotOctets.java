@@ -1,6 +1,8 @@
 package idlelens.web.shot;
 
 import idlelens.core.check.Pace;
+import idlelens.core.lens.Gate;
+import idlelens.core.lens.LensBody;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
@@ -96,6 +98,9 @@ class ShotOctets {
       bundle.add(out, "pace", Pace.metresPerSecond(node.world(), motion.shot().header().rate()), 1);
       addOwn(bundle, out, node);
       node.lens().ifPresent(lens -> addLens(bundle, out, lens));
+      if (motion.shot().node(id) instanceof Node.Camera camera) {
+        addGate(out, camera, motion.shot().header().aspect());
+      }
       Findings.add(out, motion.shot().node(id));
       if (drawn.curves().contains(id)) {
         CurveOctets.add(bundle, out, motion, id, drawn.slopes());
@@ -137,6 +142,18 @@ class ShotOctets {
     bundle.add(to, "hyperfocalM", lens.hyperfocalM(), 1);
     bundle.add(to, "horizontalDeg", lens.horizontalRad(), DEGREES);
     bundle.add(to, "verticalDeg", lens.verticalRad(), DEGREES);
+  }
+
+  /** What of the sensor the picture uses, and what follows from that alone. */
+  private static void addGate(ObjectNode out, Node.Camera camera, double aspect) {
+    LensBody lens = camera.lens().lens();
+    Gate gate = lens.gate(aspect);
+    out.putObject("gate")
+        .put("widthMm", gate.widthMm())
+        .put("heightMm", gate.heightMm())
+        .put("exceeds", gate.exceeds(lens.sensor()))
+        .put("equivalent35", gate.equivalent35Mm(1))
+        .put("circleMm", lens.circleMm(aspect));
   }
 
   private void addMeshes(OctetBundle bundle, List<Node.Piece> pieces) {

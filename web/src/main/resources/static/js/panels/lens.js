@@ -6,7 +6,6 @@ import { isOff, lensOf } from '../shot/parts.js';
 import { channelField, choice, fact, heads, isSwitchedOff, keyState, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
-const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24);
 const SETTINGS = ['sensorMm', 'fit', 'squeeze', 'closeFocusM', 'circleMm', 'follow'];
 
 /** The lens of a camera by its parts, each with {rows, refresh}. */
@@ -157,15 +156,15 @@ function factsPart(store, desk, id, lens) {
     refresh() {
       const now = store.lens(id, desk.frame);
       if (!now) return;
-      const gate = gateOf(lens.now(), store.header.aspect);
-      const seen = Math.hypot(lens.now().squeeze * gate[0], gate[1]);
       facts.near.show(lengthText(now.nearM));
       facts.far.show(lengthText(now.farM));
       facts.hyper.show(lengthText(now.hyperfocalM));
       showFocus(facts.focus, now.focusM, lens.now().closeFocusM);
-      facts.equal.show(`${fixed((now.focalMm * FULL_FRAME_DIAGONAL_MM) / seen, 1)} mm`);
-      facts.circle.show(`${fixed((lens.now().circleMm ?? Math.hypot(...gate) / 1500) * 1000, 1)} µm`);
-      showGate(facts.gate, gate, lens.now());
+      const gate = store.motion.get(id)?.gate;
+      if (!gate) return;
+      facts.equal.show(`${fixed(now.focalMm * gate.equivalent35, 1)} mm`);
+      facts.circle.show(`${fixed(gate.circleMm * 1000, 1)} µm`);
+      showGate(facts.gate, gate, lens.now().sensorMm);
     },
   };
 }
@@ -178,16 +177,12 @@ function showFocus(shown, focusM, closeFocusM) {
   shown.element.title = close ? says : 'Distance along the axis';
 }
 
-/** The part of the sensor that the picture uses, in mm. @returns {[number, number]} */
-function gateOf({ sensorMm: [w, h2], fit, squeeze }, aspect) {
-  return fit === 'width' ? [w, (w * squeeze) / aspect] : [(h2 * aspect) / squeeze, h2];
-}
-
-function showGate(shown, [w, h2], { sensorMm }) {
-  const exceeds = w > sensorMm[0] * (1 + 1e-9) || h2 > sensorMm[1] * (1 + 1e-9);
-  shown.show(`${fixed(w, 2)} × ${fixed(h2, 2)} mm${exceeds ? ' !' : ''}`);
-  shown.element.classList.toggle('trouble', exceeds);
-  const sensor = `${fixed(sensorMm[0], 2)} × ${fixed(sensorMm[1], 2)} mm`;
+/** @param {any} shown @param {import('../shot/types.js').Gate} gate @param {number[]} sensorMm */
+function showGate(shown, gate, sensorMm) {
+  const size = (w, h2) => `${fixed(w, 2)} × ${fixed(h2, 2)} mm`;
+  shown.show(size(gate.widthMm, gate.heightMm) + (gate.exceeds ? ' !' : ''));
+  shown.element.classList.toggle('trouble', gate.exceeds);
+  const sensor = size(sensorMm[0], sensorMm[1]);
   const says = `The picture asks for more than the sensor has (${sensor}): fit it by the other side`;
-  shown.element.title = exceeds ? says : 'Part of the sensor that the picture uses';
+  shown.element.title = gate.exceeds ? says : 'Part of the sensor that the picture uses';
 }
