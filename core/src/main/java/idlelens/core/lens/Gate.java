@@ -17,7 +17,8 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
     HEIGHT
   }
 
-  private static final double ROUNDING = 1e-9;
+  /** Sensors are listed to a hundredth of a millimetre: half of that is no excess. */
+  private static final double ROUNDING_MM = 0.005;
 
   public Gate {
     Require.positive(widthMm, "gate.widthMm");
@@ -67,7 +68,7 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
 
   /** Whether the picture asks for more than the sensor has, across or up. */
   public boolean exceeds(FilmBack back) {
-    return widthMm > back.widthMm() * (1 + ROUNDING) || heightMm > back.heightMm() * (1 + ROUNDING);
+    return widthMm > back.widthMm() + ROUNDING_MM || heightMm > back.heightMm() + ROUNDING_MM;
   }
 
   private static double angle(double angleRad, String where) {

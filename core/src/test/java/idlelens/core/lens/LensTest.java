@@ -113,5 +113,7 @@ class LensTest {
     assertThat(Gate.cut(back, Gate.Fit.WIDTH, 1, 1).exceeds(back)).isTrue();
     assertThat(Gate.cut(back, Gate.Fit.HEIGHT, 1, 2.4).exceeds(back)).isTrue();
     assertThat(Gate.cut(back, Gate.Fit.HEIGHT, 1, 1).exceeds(back)).isFalse();
+    FilmBack listed = SensorFormat.SUPER_35_WIDE.back(); // 24.89 / 16 * 9 is 14.0006
+    assertThat(Gate.cut(listed, Gate.Fit.WIDTH, 1, 16.0 / 9).exceeds(listed)).isFalse();
   }
 }

@@ -1,4 +1,5 @@
 // The line under the score: what stands loose, what is waited for, what creeps.
+import { trimmed } from '../common/format.js';
 import { pathName } from '../shot/parts.js';
 import { holdUntil } from '../panels/findings.js';
 
@@ -12,7 +13,8 @@ function says(store, desk, [creep, ...others]) {
   const node = store.byId.get(creep.id);
   const more = others.length ? `, and ${others.length} more` : '';
   const name = pathName(node, creep.channel);
-  return `${node.name} ${name} creeps from ${creep.from}: it is not keyed at ${creep.missing}${more}`;
+  const [from, missing] = [trimmed(creep.from, 2), trimmed(creep.missing, 2)];
+  return `${node.name} ${name} creeps from ${from}: it is not keyed at ${missing}${more}`;
 }
 
 export function connectNotice(store, desk) {
@@ -26,7 +28,7 @@ export function connectNotice(store, desk) {
     }
     $('notice-line').hidden = text === '';
     $('hold-creep').hidden = Boolean(desk.loose || desk.picking) || !creeps.length;
-    if (creeps.length) $('hold-creep').textContent = `Hold until ${creeps[0].missing}`;
+    if (creeps.length) $('hold-creep').textContent = `Hold until ${trimmed(creeps[0].missing, 2)}`;
     document.body.classList.toggle('picking', Boolean(desk.picking));
     $('record').setAttribute('aria-pressed', String(desk.record));
   };

@@ -123,7 +123,7 @@ function creep(store, desk, c) {
   const name = pathName(node, c.channel);
   const amount = measured(node, c.channel, Math.abs(c.amount));
   const [from, missing] = [trimmed(c.from, 1), trimmed(c.missing, 1)];
-  const text = `${node.name} ${name} creeps from ${from}: not keyed at ${missing}, where it has come ${amount}`;
+  const text = `${node.name} ${name} creeps from ${from}: not keyed at ${missing}; until there it comes ${amount}`;
   return h(
     'li',
     { class: 'creep' },

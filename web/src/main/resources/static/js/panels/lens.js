@@ -148,9 +148,10 @@ function factsPart(store, desk, id, lens) {
     hyper: fact('Hyperfocal', 'Focused there, all from half of it to infinity is sharp'),
     focus: fact('Focus at', 'Distance along the axis'),
     equal: fact('35 mm equal', 'Focal length with the same diagonal view on 36 × 24 mm'),
-    gate: fact('Gate', 'Part of the sensor that the picture uses'),
     circle: fact('Circle', 'Circle of confusion on the sensor'),
+    gate: fact('Gate', 'Part of the sensor that the picture uses'),
   };
+  facts.gate.element.classList.add('wide');
   return {
     rows: [h('div', { class: 'facts' }, ...Object.values(facts).map((f) => f.element))],
     refresh() {
