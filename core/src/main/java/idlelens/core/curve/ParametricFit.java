@@ -77,6 +77,13 @@ public final class ParametricFit {
     return fit.keys();
   }
 
+  /** Two keys with the handles that nearly do. */
+  public static List<Key> whole(Motion motion) {
+    ParametricFit fit = new ParametricFit(motion, 0);
+    fit.pieces.add(new Piece(fit.knot(0), fit.knot(1), motion.ends(0, 1)));
+    return fit.keys();
+  }
+
   private Knot knot(double p) {
     return new Knot(p, motion.frame(p), motion.value(p));
   }

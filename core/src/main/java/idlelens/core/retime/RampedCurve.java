@@ -20,6 +20,9 @@ import java.util.List;
 final class RampedCurve {
   private static final double SAME_FRAME = 1e-6;
 
+  /** Of a stretch's height: the deviation for each part by which the pace changes, and to spare. */
+  private static final double STEADY = 8;
+
   private final Ramp ramp;
   private final Curve base;
   private final double tolerance;
@@ -161,7 +164,28 @@ final class RampedCurve {
   }
 
   private List<Key> fitted(Segment stretch) {
-    return ParametricFit.fit(new AtPace(stretch, ramp), tolerance);
+    AtPace motion = new AtPace(stretch, ramp);
+    return isSteady(stretch, motion)
+        ? ParametricFit.whole(motion)
+        : ParametricFit.fit(motion, tolerance);
+  }
+
+  /**
+   * Whether the pace changes so little over a stretch that nothing has to be measured: if it stays
+   * within a part d of its mean, a moment of a stretch of w frames comes at most d w / 2 too early
+   * or too late, and with handles no shorter than a tenth nothing there is steeper than ten times
+   * the height of its control points over w.
+   */
+  private boolean isSteady(Segment s, AtPace motion) {
+    double longer = (motion.frame(1) - motion.frame(0)) / s.width();
+    double off = 0;
+    for (double p : new double[] {0, 0.5, 1}) {
+      off = Math.max(off, Math.abs(ramp.rateAt(motion.old(p), p == 1) / longer - 1));
+    }
+    double shortest = Math.min(s.t1() - s.t0(), s.t3() - s.t2());
+    double high = Math.max(Math.max(s.v0(), s.v1()), Math.max(s.v2(), s.v3()));
+    double low = Math.min(Math.min(s.v0(), s.v1()), Math.min(s.v2(), s.v3()));
+    return shortest >= s.width() / 10 && STEADY * off * (high - low) <= tolerance;
   }
 
   /** A stretch at the pace of a ramp. */
