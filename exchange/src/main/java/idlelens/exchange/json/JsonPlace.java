@@ -1,6 +1,8 @@
 package idlelens.exchange.json;
 
+import idlelens.core.rule.Require;
 import idlelens.exchange.format.FormatException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -19,6 +21,9 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A value in a JSON text together with its path, so that every refusal can name the place. */
 public record JsonPlace(JsonNode node, String path) {
+  /** Octets that a refusal shows. */
+  private static final int SHOWN = 16;
+
   private static final int DEEPEST = 64;
   private static final int LONGEST_NUMBER = 60;
   private static final int LONGEST_TEXT = 200_000_000;
@@ -71,7 +76,8 @@ public record JsonPlace(JsonNode node, String path) {
     } catch (CountingParser.TooMany e) {
       throw new FormatException("file", e.getMessage(), limits.allowed());
     } catch (JacksonException e) {
-      throw new FormatException(place(e), "not JSON", "well-formed JSON in UTF-8");
+      throw new FormatException(
+          place(e), "not JSON (" + shown(text, e) + ")", "well-formed JSON in UTF-8");
     }
   }
 
@@ -84,6 +90,17 @@ public record JsonPlace(JsonNode node, String path) {
           "nested deeper, or a longer number or text, than is read",
           ALLOWED);
     }
+  }
+
+  /** A few characters of what stands where reading ended. */
+  private static String shown(byte[] text, JacksonException e) {
+    long at = e.getLocation() == null ? text.length : e.getLocation().getByteOffset();
+    if (at < 0 || at >= text.length) {
+      return "it ends there";
+    }
+    int length = Math.min(SHOWN, text.length - (int) at);
+    String some = new String(text, (int) at, length, StandardCharsets.UTF_8);
+    return "'" + Require.asName(some, SHOWN, "…") + "'";
   }
 
   private static String place(JacksonException e) {
