@@ -24,6 +24,7 @@ public final class KeyReduction {
 
   private final Curve curve;
   private final Spans spans;
+  private final List<Segment> segments;
   private final double tolerance;
   private final double[] frames;
   private final double[] values;
@@ -40,6 +41,7 @@ public final class KeyReduction {
   private KeyReduction(Curve curve, double tolerance) {
     this.curve = curve;
     this.spans = curve.spans();
+    this.segments = curve.segments();
     this.tolerance = tolerance;
     List<Key> keys = curve.keys();
     this.keyFrames = keys.stream().mapToDouble(Key::frame).toArray();
@@ -87,7 +89,7 @@ public final class KeyReduction {
     return staysFlat(curve.before(), false)
         && staysFlat(curve.after(), true)
         && Arrays.stream(keyValues).allMatch(this::isFlat)
-        && curve.segments().stream().allMatch(this::isFlat);
+        && segments.stream().allMatch(this::isFlat);
   }
 
   private boolean staysFlat(Beyond beyond, boolean end) {
@@ -129,7 +131,7 @@ public final class KeyReduction {
       return true;
     }
     boolean bends = before.leavesBending() && here.leavesBending();
-    return bends && isCorner(spans.endSlope(i - 1, true), spans.endSlope(i, false));
+    return bends && isCorner(segments.get(i - 1).slopeAt(1), segments.get(i).slopeAt(0));
   }
 
   private static boolean isCorner(double in, double out) {
@@ -186,7 +188,7 @@ public final class KeyReduction {
   private double slopeOut(int i) {
     Tangent here = curve.keys().get(i).tangent();
     boolean runsOn = i == 0 && curve.before() == Beyond.RUN_ON;
-    return here.leaves(Tangent.Kind.STRAIGHT) && !runsOn ? through(i) : spans.endSlope(i, false);
+    return here.leaves(Tangent.Kind.STRAIGHT) && !runsOn ? through(i) : segments.get(i).slopeAt(0);
   }
 
   private double slopeIn(int i) {
@@ -194,7 +196,7 @@ public final class KeyReduction {
     boolean runsOn = i == curve.keys().size() - 1 && curve.after() == Beyond.RUN_ON;
     return before.leaves(Tangent.Kind.STRAIGHT) && !runsOn
         ? through(i)
-        : spans.endSlope(i - 1, true);
+        : segments.get(i - 1).slopeAt(1);
   }
 
   private double through(int i) {

@@ -14,17 +14,19 @@ final class Spans {
   /** Where time all but stands still along p, slopes are taken across this many frames. */
   private static final double STEEP_FRAMES = 1e-3;
 
-  /** A handle shorter than this part of its segment has no direction of its own. */
-  private static final double NO_LENGTH = 1e-9;
-
   private final double[] frame;
   private final double[] cubic;
   private final double lastValue;
+  private final double firstSlope;
+  private final double lastSlope;
 
-  private Spans(double[] frame, double[] cubic, double lastValue) {
+  private Spans(
+      double[] frame, double[] cubic, double lastValue, double firstSlope, double lastSlope) {
     this.frame = frame;
     this.cubic = cubic;
     this.lastValue = lastValue;
+    this.firstSlope = firstSlope;
+    this.lastSlope = lastSlope;
   }
 
   static Spans of(Curve curve) {
@@ -32,10 +34,16 @@ final class Spans {
     double[] frame = keys.stream().mapToDouble(Key::frame).toArray();
     double[] cubic = new double[(keys.size() - 1) * STRIDE];
     Slopes slopes = new Slopes(keys);
-    for (int i = 0; i < keys.size() - 1; i++) {
-      fill(cubic, i * STRIDE, Segment.of(keys, slopes, i));
+    int last = keys.size() - 2;
+    Segment segment = Segment.of(keys, slopes, 0);
+    double firstSlope = segment.slopeAt(0);
+    fill(cubic, 0, segment);
+    for (int i = 1; i <= last; i++) {
+      segment = Segment.of(keys, slopes, i);
+      fill(cubic, i * STRIDE, segment);
     }
-    return new Spans(frame, cubic, keys.get(keys.size() - 1).value());
+    double value = keys.get(keys.size() - 1).value();
+    return new Spans(frame, cubic, value, firstSlope, segment.slopeAt(1));
   }
 
   /** The value of one segment at a frame in it, the same as with all segments made. */
@@ -44,7 +52,7 @@ final class Spans {
     fill(cubic, 0, Segment.of(keys, new Slopes(keys), segment));
     Key end = keys.get(segment + 1);
     double[] ends = {keys.get(segment).frame(), end.frame()};
-    return new Spans(ends, cubic, end.value()).value(0, frame);
+    return new Spans(ends, cubic, end.value(), 0, 0).value(0, frame);
   }
 
   private static void fill(double[] c, int at, Segment s) {
@@ -166,38 +174,7 @@ final class Spans {
 
   /** Slope in value a frame at the very start ({@code end} false) or end of the curve. */
   double edgeSlope(boolean end) {
-    return endSlope(end ? count() - 1 : 0, end);
-  }
-
-  /**
-   * Slope in value a frame at the start or the end of a segment: towards the first control point
-   * that lies apart from the key in time. Where one stands straight above or below it, no slope can
-   * be gone on with, and it is 0.
-   */
-  double endSlope(int span, boolean end) {
-    int c = span * STRIDE;
-    double width = frame[span + 1] - frame[span];
-    double[] runs = steps(cubic[c + 4], cubic[c + 5], cubic[c + 6]);
-    double[] rises = steps(cubic[c + 1], cubic[c + 2], cubic[c + 3]);
-    double run = 0;
-    double rise = 0;
-    for (int i = 0; i < runs.length; i++) {
-      int at = end ? runs.length - 1 - i : i;
-      run += runs[at];
-      rise += rises[at];
-      if (run > NO_LENGTH) {
-        return rise / run / width;
-      }
-      if (Math.abs(rise) > NO_LENGTH * (1 + Math.abs(cubic[c]))) {
-        return 0;
-      }
-    }
-    return 0;
-  }
-
-  /** From each control point of a cubic to the next. */
-  private static double[] steps(double c1, double c2, double c3) {
-    return new double[] {c1 / 3, (c1 + c2) / 3, (c1 + 2 * c2) / 3 + c3};
+    return end ? lastSlope : firstSlope;
   }
 
   private double parameter(int c, double t) {

@@ -13,13 +13,10 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Mesh;
-import idlelens.core.set.Mesher;
-import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.LensJson;
 import idlelens.exchange.json.PieceJson;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -44,12 +41,10 @@ public final class GltfWriter {
 
   private final Shot shot;
   private final Evaluation motion;
-  private final Function<String, Mesh> stored;
   private final GlbBuilder glb = new GlbBuilder();
   private final Map<String, Integer> nodeIndex = new LinkedHashMap<>();
-  private final Map<PieceJson.Look, Integer> meshIndex = new HashMap<>();
-  private final Map<Finish, Integer> materialIndex = new HashMap<>();
   private final Set<String> notes = new LinkedHashSet<>();
+  private final MeshWriter meshes;
   private final ArrayNode samplers = JsonNodeFactory.instance.arrayNode();
   private final ArrayNode channels = JsonNodeFactory.instance.arrayNode();
   private int timesAccessor = -1;
@@ -59,7 +54,7 @@ public final class GltfWriter {
 
   private GltfWriter(Shot shot, Function<String, Mesh> stored) {
     this.shot = shot;
-    this.stored = stored;
+    this.meshes = new MeshWriter(glb, stored, notes);
     FrameRange range = shot.header().range();
     this.motion = Evaluation.of(shot, SampleGrid.over(range, 0), null);
   }
@@ -148,7 +143,7 @@ public final class GltfWriter {
       writeCamera(camera);
     } else if (node instanceof Node.Piece piece) {
       PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish());
-      int mesh = meshIndex.computeIfAbsent(look, l -> writeMesh(l, piece.name()));
+      int mesh = meshes.index(look, piece.name());
       if (mesh >= 0) {
         out.put("mesh", mesh);
       }
@@ -331,60 +326,6 @@ public final class GltfWriter {
     } else {
       out.put(field, values[0]);
     }
-  }
-
-  private int writeMesh(PieceJson.Look look, String name) {
-    Mesh mesh =
-        look.shape() instanceof Shape.Imported imported
-            ? stored.apply(imported.asset())
-            : Mesher.mesh(look.shape());
-    if (mesh.triangles() == 0) {
-      notes.add(name + " has no triangles");
-      return -1;
-    }
-    ObjectNode out = glb.list("meshes").addObject();
-    out.put("name", name);
-    ObjectNode primitive = out.putArray("primitives").addObject();
-    ObjectNode attributes = primitive.putObject("attributes");
-    attributes.put("POSITION", glb.vertexNumbers(mesh.positions(), "VEC3", true));
-    attributes.put("NORMAL", glb.vertexNumbers(mesh.normals(), "VEC3", false));
-    if (isShaded(mesh)) {
-      attributes.put("COLOR_0", glb.vertexNumbers(grey(mesh.shades()), "VEC3", false));
-    }
-    primitive.put("indices", glb.indices(mesh.indices()));
-    primitive.put("material", materialIndex.computeIfAbsent(look.finish(), this::writeMaterial));
-    return glb.list("meshes").size() - 1;
-  }
-
-  private static boolean isShaded(Mesh mesh) {
-    for (float shade : mesh.shades()) {
-      if (shade != 1) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private static float[] grey(float[] shades) {
-    float[] out = new float[shades.length * 3];
-    for (int i = 0; i < out.length; i++) {
-      out[i] = shades[i / 3];
-    }
-    return out;
-  }
-
-  private int writeMaterial(Finish finish) {
-    double[] rgb = finish.linear();
-    ObjectNode out = glb.list("materials").addObject();
-    out.put("name", finish.colour()).put("doubleSided", true);
-    ObjectNode pbr = out.putObject("pbrMetallicRoughness");
-    pbr.putArray("baseColorFactor").add(rgb[0]).add(rgb[1]).add(rgb[2]).add(1);
-    pbr.put("metallicFactor", 0);
-    pbr.put("roughnessFactor", finish.kind() == Finish.Kind.WATER ? 0.1 : 0.9);
-    if (finish.kind() == Finish.Kind.GLOW) {
-      out.putArray("emissiveFactor").add(rgb[0]).add(rgb[1]).add(rgb[2]);
-    }
-    return glb.list("materials").size() - 1;
   }
 
   private void writeSun(Node.Sun sun, ObjectNode out) {

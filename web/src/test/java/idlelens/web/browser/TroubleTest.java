@@ -219,13 +219,7 @@ class TroubleTest extends BrowserTest {
         .where(SHOT_REVISION.SHOT_ID.eq(shot))
         .execute();
     Page page = newPage();
-    for (int i = 0; i < 30; i++) {
-      page.navigate(app.address() + "/");
-      if (page.locator("text=This shot cannot be shown").count() > 0) {
-        break;
-      }
-      page.waitForTimeout(300);
-    }
+    openUntilTroubleShows(page);
     assertThat(page.textContent("main")).contains("is damaged in the database", "Quay walk");
     page.navigate(app.address() + "/shots/" + shot);
     assertThat(page.textContent("main")).contains("is damaged in the database");
@@ -253,13 +247,7 @@ class TroubleTest extends BrowserTest {
         .set(SHOT_REVISION.CREATED_AT, LocalDateTime.now())
         .execute();
     Page page = newPage();
-    for (int i = 0; i < 30; i++) {
-      page.navigate(app.address() + "/");
-      if (page.locator("text=This shot cannot be shown").count() > 0) {
-        break;
-      }
-      page.waitForTimeout(300);
-    }
+    openUntilTroubleShows(page);
     Locator card = page.locator(".shot-card:has(.trouble)");
     assertThat(card.locator("text=Download").getAttribute("href")).endsWith(shot + "/stored");
     card.locator("text=Set back").click();
@@ -267,5 +255,16 @@ class TroubleTest extends BrowserTest {
     assertThat(app.get("/api/shots/" + shot).status()).isEqualTo(200);
     assertThat(app.revision(shot)).isEqualTo(3);
     assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(409);
+  }
+
+  /** A card says so once its plan could not be drawn. */
+  private void openUntilTroubleShows(Page page) {
+    for (int i = 0; i < 30; i++) {
+      page.navigate(app.address() + "/");
+      if (page.locator("text=This shot cannot be shown").count() > 0) {
+        break;
+      }
+      page.waitForTimeout(300);
+    }
   }
 }
