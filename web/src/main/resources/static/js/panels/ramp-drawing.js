@@ -2,7 +2,7 @@
 import { s } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 
-const [WIDTH, HEIGHT] = [400, 84];
+const [WIDTH, HEIGHT] = [400, 78];
 const [LEFT, RIGHT, TOP, BOTTOM] = [44, 8, 8, 14];
 const [SLOWEST, FASTEST] = [0.1, 4];
 const REACH_PX = 10;

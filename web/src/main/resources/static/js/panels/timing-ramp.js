@@ -1,7 +1,7 @@
 // Re-timing to a drawn speed.
 import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
-import { choice, row } from './fields.js';
+import { choice, labelled } from './fields.js';
 import { RampDrawing } from './ramp-drawing.js';
 
 const PRESETS = [
@@ -38,12 +38,12 @@ export function rampPart(asked, store) {
   const tolerance = choice('Largest deviation from the exact ramp', TOLERANCES, (to) => {
     asked.tolerance = to;
   });
+  tolerance.title = 'How far a curve may be from the exact ramp, of the range of its values; less puts in more keys';
   return {
     says,
     rows: [
       range.element,
       drawing.element,
-      row('Within', tolerance, h('small', { text: 'of the range of values; less puts in more keys' })),
       h(
         'div',
         { class: 'buttons' },
@@ -56,6 +56,7 @@ export function rampPart(asked, store) {
         asked.check('keepLength', 'length kept'),
         asked.check('hits', 'hits stay put'),
         asked.check('markers', 'markers too'),
+        labelled('within', tolerance),
       ),
     ],
     refresh() {
