@@ -122,6 +122,11 @@ public final class Curve {
     return Segment.of(keys, new Slopes(keys), i);
   }
 
+  /** The stretch that holds a frame between the first and the last key. */
+  public Segment stretchOver(double frame) {
+    return segment(segmentAt(frame));
+  }
+
   /** All stretches, as {@link #segment}. */
   public List<Segment> segments() {
     Slopes slopes = new Slopes(keys);

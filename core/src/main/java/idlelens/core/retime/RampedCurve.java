@@ -60,7 +60,8 @@ final class RampedCurve {
     boolean after = runsOn(curve.after(), curve, last + 1);
     List<Double> cuts = new ArrayList<>();
     for (double frame : ramp.jumps()) {
-      if (frame < first ? before : frame <= last || after) {
+      boolean inside = frame >= first && frame <= last;
+      if (inside ? moves(curve.stretchOver(frame)) : frame < first ? before : after) {
         cuts.add(frame);
       }
     }
@@ -71,6 +72,10 @@ final class RampedCurve {
       cuts.add(ramp.to() + 1);
     }
     return cuts;
+  }
+
+  private static boolean moves(Segment s) {
+    return !s.held() && s.highest() > s.lowest();
   }
 
   private static boolean runsOn(Beyond beyond, Curve curve, double outside) {
@@ -124,7 +129,7 @@ final class RampedCurve {
   }
 
   private boolean isFitted(Segment s) {
-    return !s.held() && isInside(s) && s.highest() > s.lowest();
+    return isInside(s) && moves(s);
   }
 
   /**

@@ -147,6 +147,16 @@ class RetimingTest {
   }
 
   @Test
+  void ramp_putsNoKeysIntoWhatIsHeldOrLevel() {
+    Curve held = Curves.of(Tangent.Kind.HOLD, 0, 1, 50, 3, 100, 2);
+    Curve level = Curves.of(SETTLE, 0, 1, 50, 1, 100, 4);
+    Ramp ramp = ramp(true, List.of(20.0), 10, 1, 40, 3);
+    for (Curve curve : List.of(held, level)) {
+      assertThat(Retiming.apply(curve, ramp, Landing.REFUSE, SEEN).keys()).hasSize(3);
+    }
+  }
+
+  @Test
   void ramp_ofOnePace_putsInNoKeys() {
     Curve curve = Curves.of(SETTLE, 0, 0, 40, 10, 100, 4);
     Ramp twice = ramp(false, List.of(), 0, 2, 100, 2);
