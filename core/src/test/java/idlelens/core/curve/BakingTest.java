@@ -34,7 +34,12 @@ class BakingTest {
       }
     }
     for (double f : frames) {
-      assertThat(baked.at(f)).isCloseTo(curve.at(f), within(1e-8 * (1 + Math.abs(curve.at(f)))));
+      // where rounds meet within rounding of a frame, it is left open which one is shown there
+      boolean open = period != Math.rint(period);
+      double jump = open ? Math.abs(curve.at(f + 1e-9) - curve.at(f - 1e-9)) : 0;
+      assertThat(baked.at(f))
+          .as("at %s", f)
+          .isCloseTo(curve.at(f), within(1e-8 * (1 + Math.abs(curve.at(f))) + jump));
     }
   }
 }

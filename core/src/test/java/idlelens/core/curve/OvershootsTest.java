@@ -59,7 +59,8 @@ class OvershootsTest {
   void find_anyCurve_agreesWithDenseSampling(@ForAll @LongRange(min = 0) long seed) {
     Curve curve = Curves.any(new Random(seed));
     for (int i = 0; i + 1 < curve.keys().size(); i++) {
-      assertThat(found(curve, i)).isCloseTo(sampled(curve, i), within(2e-5));
+      double sampled = sampled(curve, i); // between two samples a peak is this much higher
+      assertThat(found(curve, i)).isCloseTo(sampled, within(2e-5 + 1e-6 * sampled));
     }
   }
 
