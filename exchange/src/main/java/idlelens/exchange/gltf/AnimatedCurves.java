@@ -194,6 +194,10 @@ final class AnimatedCurves {
     CurvePlayer tilt = turning.tilt.player();
     CurvePlayer roll = turning.roll.player();
     for (int i = 0; i + 1 < keys.size(); i++) {
+      boolean frameBetween = Math.floor(keys.get(i)) + 1 < keys.get(i + 1);
+      if (!frameBetween) {
+        continue; // no key could be put in there
+      }
       for (double part : LOOKED_AT) {
         double frame = keys.get(i) + part * (keys.get(i + 1) - keys.get(i));
         double seconds = sampler.times()[i] + part * (sampler.times()[i + 1] - sampler.times()[i]);
