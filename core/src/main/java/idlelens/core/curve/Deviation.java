@@ -14,7 +14,7 @@ record Deviation(double frame, double amount) {
   private static final int MOST_IN_A_SPAN = 64;
   private static final int ALONG_THE_BEZIER = 48;
 
-  /** A peak this much lower than the highest sample cannot rise above it between two samples. */
+  /** Samples lower than this part of the highest are not taken for the foot of a higher peak. */
   private static final double NEAR_THE_HIGHEST = 0.5;
 
   private static final int STEPS = 40;

@@ -39,7 +39,7 @@ final class Handles {
   static Key leftBy(List<Key> keys, int i, Tangent.Handle out) {
     Tangent.Free free = at(keys, i);
     Tangent.Handle in = i == 0 ? out : free.in();
-    boolean joined = free.joined() && isLine(in, out);
+    boolean joined = free.joined() && in.isLineWith(out);
     return keys.get(i).withTangent(new Tangent.Free(in, out, joined, true));
   }
 
@@ -51,7 +51,7 @@ final class Handles {
     }
     Tangent.Free free = at(keys, i);
     Tangent.Handle out = i == keys.size() - 1 ? in : free.out();
-    boolean joined = free.joined() && isLine(in, out);
+    boolean joined = free.joined() && in.isLineWith(out);
     return key.withTangent(new Tangent.Free(in, out, joined, true));
   }
 
@@ -63,10 +63,5 @@ final class Handles {
     }
     boolean bends = i > 0 && keys.get(i - 1).tangent().leavesBending();
     return bends ? reachedBy(keys, i, at(keys, i).in()) : key;
-  }
-
-  static boolean isLine(Tangent.Handle in, Tangent.Handle out) {
-    double steep = Math.max(Math.abs(in.slope()), Math.abs(out.slope()));
-    return Math.abs(in.slope() - out.slope()) <= 1e-9 * (1 + steep);
   }
 }

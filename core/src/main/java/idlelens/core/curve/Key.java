@@ -12,7 +12,10 @@ public record Key(double frame, double value, Tangent tangent) {
   }
 
   /** Keys nearer than this, in frames, stand on the same frame. */
-  static final double SAME_FRAME = 1e-6;
+  public static final double SAME_FRAME = 1e-6;
+
+  /** Frames between two keys at least; a little more, for what rounding takes. */
+  public static final double LEAST_APART = 1.001e-6;
 
   /**
    * How long before or after a frame, in frames, a jump is written that a held key alone cannot

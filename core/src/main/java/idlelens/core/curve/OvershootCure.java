@@ -41,15 +41,13 @@ final class OvershootCure {
     Tangent.Free left = Handles.at(keys, i);
     Tangent.Free right = Handles.at(keys, i + 1);
     boolean cut = s.isCut(left.out(), right.in()); // then both have to be written as they were cut
-    Tangent.Handle in = right.in();
     if (Overshoots.isOutside(s, s.v1())) {
       leave(i, left, s.out().times(1, factor), cut || left.ownLength());
     } else if (cut) {
       keys.set(i, Handles.leftBy(keys, i, s.out()));
     }
     if (Overshoots.isOutside(s, s.v2())) {
-      in = s.in().times(1, factor);
-      reach(i + 1, right, in, cut || right.ownLength());
+      reach(i + 1, right, s.in().times(1, factor), cut || right.ownLength());
     } else if (cut) {
       keys.set(i + 1, Handles.reachedBy(keys, i + 1, s.in()));
     }

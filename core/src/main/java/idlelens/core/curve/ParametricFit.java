@@ -170,7 +170,7 @@ public final class ParametricFit {
       Knot knot = last ? pieces.get(i - 1).to : pieces.get(i).from;
       Tangent.Handle reached = first ? out : in;
       Tangent.Handle left = last ? in : out;
-      boolean joined = Handles.isLine(reached, left);
+      boolean joined = reached.isLineWith(left);
       keys.add(new Key(knot.frame, knot.value, new Tangent.Free(reached, left, joined, true)));
     }
     return keys;

@@ -110,6 +110,12 @@ public sealed interface Tangent {
       return frames == 0 ? 0 : value / frames;
     }
 
+    /** Whether this handle and one on the other side of the key are one line. */
+    public boolean isLineWith(Handle other) {
+      double steep = Math.max(Math.abs(slope()), Math.abs(other.slope()));
+      return Math.abs(slope() - other.slope()) <= 1e-9 * (1 + steep);
+    }
+
     /** As long in time, with another slope. */
     public Handle sloped(double valueAFrame) {
       return new Handle(frames, valueAFrame * frames);

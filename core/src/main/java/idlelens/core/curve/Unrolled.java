@@ -127,7 +127,7 @@ public final class Unrolled {
       return last.withTangent(new Tangent.Reached(in, leaving.plain()));
     }
     Tangent.Handle out = ((Tangent.Free) leaving).out();
-    return last.withTangent(new Tangent.Free(in, out, Handles.isLine(in, out), true));
+    return last.withTangent(new Tangent.Free(in, out, in.isLineWith(out), true));
   }
 
   /** A round that begins an instant later. */

@@ -14,7 +14,6 @@ import java.util.List;
  * @param frames within 1e-6 of a frame
  */
 public record KeyPick(String id, List<Path> paths, List<Double> frames) {
-  private static final double SAME_FRAME = 1e-6;
   private static final int MOST_PATHS = 1000;
 
   public KeyPick {
@@ -36,7 +35,7 @@ public record KeyPick(String id, List<Path> paths, List<Double> frames) {
       return true;
     }
     int after = -at - 1;
-    return after < frames.size() && frames.get(after) - frame < SAME_FRAME
-        || after > 0 && frame - frames.get(after - 1) < SAME_FRAME;
+    return after < frames.size() && frames.get(after) - frame < Key.SAME_FRAME
+        || after > 0 && frame - frames.get(after - 1) < Key.SAME_FRAME;
   }
 }

@@ -130,6 +130,13 @@ public final class Ramp implements TimeMap {
     return list;
   }
 
+  /** Whether one of the points or hits lies between two frames, where the speed may turn. */
+  boolean turnsWithin(double from, double to) {
+    int found = Arrays.binarySearch(knots, from);
+    int next = found >= 0 ? found + 1 : -found - 1;
+    return next < knots.length && knots[next] < to;
+  }
+
   private double[] arrive() {
     double[] raw = new double[knots.length];
     for (int i = 1; i < knots.length; i++) {

@@ -18,8 +18,6 @@ import java.util.List;
  * the pace jumps, and where one stretch alone would be too far off.
  */
 final class RampedCurve {
-  private static final double SAME_FRAME = 1e-6;
-
   /** Of a stretch's height: the deviation for each part by which the pace changes, and to spare. */
   private static final double STEADY = 8;
 
@@ -102,7 +100,7 @@ final class RampedCurve {
   }
 
   private boolean isInside(Segment s) {
-    return s.t3() > ramp.from() + SAME_FRAME && s.t0() < ramp.to() - SAME_FRAME;
+    return s.t3() > ramp.from() + Key.SAME_FRAME && s.t0() < ramp.to() - Key.SAME_FRAME;
   }
 
   private List<Key> keys() {
@@ -144,14 +142,17 @@ final class RampedCurve {
     if (in == null && out == null && !touched) {
       return old;
     }
+    boolean bentTo = in != null || i > 0 && base.keys().get(i - 1).tangent().leavesBending();
+    if (out == null && !old.leavesBending() && !bentTo) {
+      return old;
+    }
     Tangent.Free was = base.handles(i);
     Tangent.Handle reached = in != null ? in : scaled(was.in(), i - 1);
     if (out == null && !old.leavesBending()) {
       return new Tangent.Reached(reached, old.plain());
     }
     Tangent.Handle left = out != null ? out : scaled(was.out(), i);
-    boolean line = Math.abs(reached.slope() - left.slope()) <= 1e-9 * (1 + Math.abs(left.slope()));
-    return new Tangent.Free(reached, left, was.joined() && line, true);
+    return new Tangent.Free(reached, left, was.joined() && reached.isLineWith(left), true);
   }
 
   private boolean isTouched(int segment) {
@@ -179,18 +180,20 @@ final class RampedCurve {
    * Whether the pace changes so little over a stretch that nothing has to be measured: if it stays
    * within a part d of its mean, a moment of a stretch of w frames comes at most d w / 2 too early
    * or too late, and with handles no shorter than a tenth nothing there is steeper than ten times
-   * the height of its control points over w.
+   * the height of its control points over w. Between two knots of the ramp the speed only rises or
+   * only falls, so that its ends are its bounds.
    */
   private boolean isSteady(Segment s, AtPace motion) {
-    double longer = (motion.frame(1) - motion.frame(0)) / s.width();
-    double off = 0;
-    for (double p : new double[] {0, 0.5, 1}) {
-      off = Math.max(off, Math.abs(ramp.rateAt(motion.old(p), p == 1) / longer - 1));
+    if (ramp.turnsWithin(s.t0(), s.t3())) {
+      return false;
     }
+    double longer = (motion.frame(1) - motion.frame(0)) / s.width();
+    double first = Math.abs(ramp.rateAt(s.t0(), false) / longer - 1);
+    double last = Math.abs(ramp.rateAt(s.t3(), true) / longer - 1);
     double shortest = Math.min(s.t1() - s.t0(), s.t3() - s.t2());
     double high = Math.max(Math.max(s.v0(), s.v1()), Math.max(s.v2(), s.v3()));
     double low = Math.min(Math.min(s.v0(), s.v1()), Math.min(s.v2(), s.v3()));
-    return shortest >= s.width() / 10 && STEADY * off * (high - low) <= tolerance;
+    return shortest >= s.width() / 10 && STEADY * Math.max(first, last) * (high - low) <= tolerance;
   }
 
   /** A stretch at the pace of a ramp. */

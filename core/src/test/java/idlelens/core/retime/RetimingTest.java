@@ -147,6 +147,36 @@ class RetimingTest {
   }
 
   @Test
+  void ramp_thatIsFastAndThenSlow_soThatTheLengthStaysByItself_stillRamps() {
+    double low = 0.3;
+    double high = 1;
+    for (int i = 0; i < 60; i++) { // the slow half takes as long as the fast one saves
+      double middle = (low + high) / 2;
+      boolean tooLong = fastAndSlow(false, middle).at(100) > 100;
+      low = tooLong ? middle : low;
+      high = tooLong ? high : middle;
+    }
+    Ramp ramp = fastAndSlow(true, low);
+    Curve line = Curves.of(Tangent.Kind.STRAIGHT, 0, 0, 100, 50);
+    Curve retimed = Retiming.apply(line, ramp, Landing.REFUSE, SEEN);
+    assertThat(ramp.at(50)).isLessThan(45);
+    for (double t = 0; t <= 100; t += 0.5) {
+      assertThat(retimed.at(ramp.at(t))).isCloseTo(t / 2, within(0.05));
+    }
+  }
+
+  private static Ramp fastAndSlow(boolean keepLength, double slow) {
+    return ramp(keepLength, List.of(), 0, 1, 25, 2, 50, 1, 75, slow, 100, 1);
+  }
+
+  @Test
+  void ramp_leavesHeldKeysAsPlainAsTheyWere() {
+    Curve held = Curves.of(Tangent.Kind.HOLD, 0, 1, 50, 3, 100, 2);
+    Curve retimed = Retiming.apply(held, ramp(true, List.of(), 10, 1, 90, 3), Landing.REFUSE, SEEN);
+    assertThat(retimed.keys()).allMatch(k -> k.tangent() == Tangent.Kind.HOLD);
+  }
+
+  @Test
   void ramp_putsNoKeysIntoWhatIsHeldOrLevel() {
     Curve held = Curves.of(Tangent.Kind.HOLD, 0, 1, 50, 3, 100, 2);
     Curve level = Curves.of(SETTLE, 0, 1, 50, 1, 100, 4);

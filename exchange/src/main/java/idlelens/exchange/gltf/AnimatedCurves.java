@@ -22,8 +22,6 @@ final class AnimatedCurves {
   /** Between two keys a turn is looked at here, as parts of the way. */
   private static final double[] LOOKED_AT = {0.25, 0.5, 0.75};
 
-  private static final double LEAST_APART = 1.001e-6;
-
   /** The last frame that a key may have. */
   private static final double LAST_OF_ALL = 1e7;
 
@@ -68,7 +66,7 @@ final class AnimatedCurves {
     double[] frames = new double[sampler.keys()];
     for (int i = 0; i < frames.length; i++) {
       double frame = clock.frame(sampler.times()[i]);
-      frames[i] = i == 0 ? frame : Math.max(frame, frames[i - 1] + LEAST_APART);
+      frames[i] = i == 0 ? frame : Math.max(frame, frames[i - 1] + Key.LEAST_APART);
       if (!(frames[i] <= LAST_OF_ALL)) {
         throw new FormatException(
             sampler.path() + ".input[" + i + "]",
@@ -166,8 +164,8 @@ final class AnimatedCurves {
       Double before = frames.floor(frame);
       Double after = frames.ceiling(frame);
       boolean near =
-          before != null && frame - before < LEAST_APART
-              || after != null && after - frame < LEAST_APART;
+          before != null && frame - before < Key.LEAST_APART
+              || after != null && after - frame < Key.LEAST_APART;
       if (!near) {
         frames.add(frame);
       }

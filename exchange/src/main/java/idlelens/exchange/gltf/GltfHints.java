@@ -7,12 +7,13 @@ import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
  * What a file that we wrote says of the shot: rate and frame numbers, which the format itself
  * cannot hold.
  */
-public record GltfHints(FrameRate rate, FrameRange range, double aspect, int handles) {
+public record GltfHints(FrameRate rate, FrameRange range, double aspect, OptionalInt handles) {
   static final String EXTRAS = "idleLens";
 
   /** The hints in a file, if it has any. */
@@ -29,7 +30,9 @@ public record GltfHints(FrameRate rate, FrameRange range, double aspect, int han
               FrameRate.parse(hints.get("rate").text()),
               new FrameRange(hints.get("in").whole(), hints.get("out").whole()),
               hints.get("aspect").number(),
-              hints.has("handles") ? hints.get("handles").whole() : 0));
+              hints.has("handles")
+                  ? OptionalInt.of(hints.get("handles").whole())
+                  : OptionalInt.empty()));
     } catch (RefusedException e) {
       throw new FormatException(hints.path() + "." + e.where(), e.found(), e.allowed());
     }

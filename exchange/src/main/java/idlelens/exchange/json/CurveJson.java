@@ -23,9 +23,6 @@ import tools.jackson.databind.node.ObjectNode;
 final class CurveJson {
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
-  /** Frames between two keys at least; a little more, for what rounding takes. */
-  private static final double LEAST_APART = 1.001e-6;
-
   private CurveJson() {}
 
   static JsonNode write(Curve curve) {
@@ -76,7 +73,7 @@ final class CurveJson {
   private static List<Key> apart(List<Key> keys) {
     List<Key> apart = new ArrayList<>(keys);
     for (int i = 1; i < apart.size(); i++) {
-      double least = apart.get(i - 1).frame() + LEAST_APART;
+      double least = apart.get(i - 1).frame() + Key.LEAST_APART;
       boolean inOrder = keys.get(i).frame() > keys.get(i - 1).frame();
       if (inOrder && keys.get(i).frame() < least) {
         apart.set(i, keys.get(i).withFrame(least));

@@ -156,7 +156,7 @@ class GltfRoundTripTest {
     assertThat(back.node(idOf(back, "The crate")).hidden()).isTrue();
     assertThat(back.node(idOf(back, "The cam")).hidden()).isFalse();
     assertThat(GltfHints.find(written.octets(), Map.of()).orElseThrow().handles())
-        .isEqualTo(SHOT.header().handles());
+        .hasValue(SHOT.header().handles());
   }
 
   @Test

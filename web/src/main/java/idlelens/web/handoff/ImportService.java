@@ -132,7 +132,7 @@ class ImportService {
             request.title(),
             rate,
             new FrameRange(first, first + length - 1),
-            hints.map(GltfHints::handles).orElse(USUAL_HANDLES),
+            hints.map(h -> h.handles().orElse(USUAL_HANDLES)).orElse(USUAL_HANDLES),
             Math.max(0.2, Math.min(10, picture)),
             1,
             Tangent.Kind.SETTLE);
