@@ -11,6 +11,7 @@ import org.joml.Vector3d;
 /**
  * How a node stands in its parent, from its three properties or its matrix and what moves them.
  *
+ * @param path where the node stands in the file
  * @param place where it stands still
  * @param turn its turn while that stands still, with {@code sizes} or in {@code matrix}
  * @param sizes along its axes while they stand still
@@ -20,6 +21,7 @@ import org.joml.Vector3d;
  * @param changing what changes its sizes
  */
 record LocalMotion(
+    String path,
     Vector3d place,
     Quaterniond turn,
     Vector3d sizes,
@@ -33,6 +35,7 @@ record LocalMotion(
     Optional<GltfSampler> sizes = animations.find(index, "scale");
     LocalMotion still = still(node);
     return new LocalMotion(
+        node.path(),
         still.place,
         still.turn,
         sizes.isPresent() ? sizes.get().vectorAt(0) : still.sizes,
@@ -62,7 +65,7 @@ record LocalMotion(
 
   private static LocalMotion at(Vector3d place, Quaterniond turn, Vector3d sizes, Matrix3d matrix) {
     return new LocalMotion(
-        place, turn, sizes, matrix, Optional.empty(), Optional.empty(), Optional.empty());
+        "", place, turn, sizes, matrix, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   private static Vector3d vector(JsonPlace node, String field, double otherwise)

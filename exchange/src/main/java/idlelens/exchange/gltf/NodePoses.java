@@ -75,7 +75,7 @@ final class NodePoses {
             : new Matrix3d(turn).transpose().mul(plain);
     Leftover inner =
         local.changing().isPresent()
-            ? changing(name, local, beside)
+            ? changing(local, beside)
             : local.turns().isPresent()
                 ? Leftover.still(beside.scale(local.sizes()))
                 : Leftover.still(new Matrix3d(turn).transpose().mul(whole));
@@ -116,9 +116,8 @@ final class NodePoses {
     }
   }
 
-  private Leftover changing(String name, LocalMotion local, Matrix3d beside)
-      throws FormatException {
-    budget.take(ReadBudget.Thing.SAMPLES, frames, name + ".scale");
+  private Leftover changing(LocalMotion local, Matrix3d beside) throws FormatException {
+    budget.take(ReadBudget.Thing.SAMPLES, frames, local.path() + ".scale");
     Matrix3d[] all = new Matrix3d[frames];
     for (int i = 0; i < frames; i++) {
       all[i] = new Matrix3d(beside).scale(local.sizesAt(clock.seconds(clock.firstFrame() + i)));
@@ -128,7 +127,7 @@ final class NodePoses {
 
   /** A key on every frame, where sizes and turns come together as no rigid pose can. */
   private Posed sampled(String name, LocalMotion local, Leftover outer) throws FormatException {
-    budget.take(ReadBudget.Thing.SAMPLES, frames, name);
+    budget.take(ReadBudget.Thing.SAMPLES, frames, local.path());
     List<List<Key>> keys = new ArrayList<>();
     Path.POSE.forEach(p -> keys.add(new ArrayList<>()));
     Matrix3d[] inner = new Matrix3d[frames];
@@ -158,14 +157,14 @@ final class NodePoses {
     for (int c = 0; c < keys.size(); c++) {
       moving.put(Path.POSE.get(c), AnimatedCurves.settled(keys.get(c)));
     }
-    budget.take(
-        ReadBudget.Thing.KEYS,
-        moving.values().stream().mapToLong(c -> c.keys().size()).sum(),
-        name);
-    notes.add(
-        name
-            + ": turns under a size that is not the same along all axes; it has a key on every"
-            + " frame, where its place and where it looks are right");
+    long count = moving.values().stream().mapToLong(c -> c.keys().size()).sum();
+    budget.take(ReadBudget.Thing.KEYS, count, local.path());
+    if (count > 0) {
+      notes.add(
+          name
+              + ": moves under sizes that no rigid pose can follow; it has a key on every frame,"
+              + " where its place and where it looks are right");
+    }
     return new Posed(Chain.pose().with(moving), Leftover.of(inner));
   }
 }
