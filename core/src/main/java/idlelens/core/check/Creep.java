@@ -5,16 +5,12 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Segment;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.NavigableSet;
-import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 
 /**
- * A channel that starts to move before it was meant to: it is not keyed at a pose key of its node,
+ * A channel that starts to move before it was meant to: it is not keyed at a pose key of its rig,
  * so it sets off at the key before that. Judged by what the curve does, whatever its tangents are:
  * one that swings out and comes back between two equal keys creeps too.
  *
@@ -27,13 +23,22 @@ public record Creep(Path path, double from, double missing, double amount) {
   /** Movement smaller than this, in metres or degrees, is none. */
   private static final double NOTHING = 1e-6;
 
+  /** Carriers above a node that are looked at; those higher up are far from it. */
+  private static final int MOST_CARRIERS = 8;
+
   /**
-   * Finds creeping channels of a node. A pose key is a frame at which at least half of the node's
-   * keyed pose channels, and two or more, have a key.
+   * Finds creeping channels of a node.
+   *
+   * @param shot the shot, whose carriers of the node pose with it
    */
-  public static List<Creep> find(Node node) {
-    List<Path> keyed = Path.POSE.stream().filter(c -> node.chain().curve(c).isKeyed()).toList();
-    NavigableSet<Double> poses = poseKeys(node, keyed);
+  public static List<Creep> find(Shot shot, Node node) {
+    List<Path> keyed = keyed(node);
+    if (keyed.isEmpty()) {
+      return List.of();
+    }
+    List<Node> carriers = shot.carriersOf(node.id());
+    int from = Math.max(0, carriers.size() - MOST_CARRIERS);
+    PoseKeys poses = new PoseKeys(node, carriers.subList(from, carriers.size()));
     List<Creep> found = new ArrayList<>();
     for (Path path : keyed) {
       if (node.takesKeys().passes(path)) {
@@ -43,23 +48,16 @@ public record Creep(Path path, double from, double missing, double amount) {
     return found;
   }
 
-  private static NavigableSet<Double> poseKeys(Node node, List<Path> keyed) {
-    TreeMap<Double, Integer> count = new TreeMap<>();
-    keyed.forEach(
-        c -> node.chain().curve(c).keys().forEach(k -> count.merge(k.frame(), 1, Integer::sum)));
-    int least = Math.max(2, (keyed.size() + 1) / 2);
-    return count.entrySet().stream()
-        .filter(e -> e.getValue() >= least)
-        .map(Map.Entry::getKey)
-        .collect(Collectors.toCollection(TreeSet::new));
+  static List<Path> keyed(Node node) {
+    return Path.POSE.stream().filter(c -> node.chain().curve(c).isKeyed()).toList();
   }
 
-  private static void find(Path path, Curve curve, NavigableSet<Double> poses, List<Creep> found) {
+  private static void find(Path path, Curve curve, PoseKeys poses, List<Creep> found) {
     List<Segment> segments = curve.segments();
     for (int i = 0; i < segments.size(); i++) {
       Key left = curve.keys().get(i);
       Key right = curve.keys().get(i + 1);
-      Double pose = poses.contains(left.frame()) ? next(poses, left) : null;
+      Double pose = poses.setOffAt(left.frame()) ? poses.after(left) : null;
       if (pose == null || pose >= right.frame() || right.isAt(pose)) {
         continue;
       }
@@ -79,14 +77,5 @@ public record Creep(Path path, double from, double missing, double amount) {
       far = stretch.frameAt(u) < frame && farther ? value : far;
     }
     return far;
-  }
-
-  /** The first pose key after a key, or null. */
-  private static Double next(NavigableSet<Double> poses, Key key) {
-    Double pose = poses.higher(key.frame());
-    while (pose != null && key.isAt(pose)) {
-      pose = poses.higher(pose);
-    }
-    return pose;
   }
 }

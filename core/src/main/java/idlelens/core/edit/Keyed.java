@@ -23,12 +23,13 @@ final class Keyed {
   static Shot write(Shot shot, String id, double frame, Map<Path, Double> values, Keying keying) {
     Node node = shot.node(id);
     Chain chain = node.chain();
+    boolean whole = keying == Keying.WHOLE_POSE && movesStillPose(chain, values);
     Map<Path, Curve> next = new LinkedHashMap<>();
     for (Path path : affected(values.keySet(), keying)) {
-      if (!values.containsKey(path) && !node.takesKeys().passes(path)) {
+      Curve curve = chain.curve(path);
+      if (keying != Keying.STILL && !takes(node, path, curve, frame, values.keySet())) {
         continue;
       }
-      Curve curve = chain.curve(path);
       refuseSwitchedOff(node, path, curve);
       double value =
           values.containsKey(path)
@@ -38,9 +39,39 @@ final class Keyed {
           path,
           keying == Keying.STILL
               ? rest(node, path, curve, frame, value)
-              : keyed(curve, frame, value, shot.header().newKeys()));
+              : keyed(
+                  whole && path.isPose() || value != curve.rest()
+                      ? FirstKey.anchored(shot, id, curve, frame)
+                      : curve,
+                  frame,
+                  value,
+                  shot.header().newKeys()));
+    }
+    if (next.isEmpty()) {
+      throw new RefusedException(
+          node.name() + "." + values.keySet().iterator().next(),
+          "left out of keys",
+          "a change without Record, or to let it take keys under Tools");
     }
     return shot.withNode(node.withChain(chain.with(next)));
+  }
+
+  /**
+   * Whether a path takes a key: not where it is left out, unless it has one at the frame already.
+   * What is locked is refused later, when it was meant.
+   */
+  private static boolean takes(
+      Node node, Path path, Curve curve, double frame, Collection<Path> meant) {
+    return meant.contains(path)
+        ? !node.takesKeys().leftOut().contains(path) || curve.indexOf(frame) >= 0
+        : node.takesKeys().passes(path);
+  }
+
+  /** Whether a channel of the pose that stood still is to move. */
+  private static boolean movesStillPose(Chain chain, Map<Path, Double> values) {
+    return values.entrySet().stream()
+        .filter(e -> e.getKey().isPose() && !chain.curve(e.getKey()).isKeyed())
+        .anyMatch(e -> e.getValue() != chain.curve(e.getKey()).rest());
   }
 
   /** What is set at a frame must be seen there. */
@@ -54,7 +85,15 @@ final class Keyed {
     }
   }
 
-  static Set<Path> affected(Collection<Path> changed, Keying keying) {
+  /** What an edit that writes such values changes, and relies on. */
+  static Footprint.Builder footprint(
+      Shot shot, String id, Collection<Path> changed, Keying keying) {
+    Set<Path> paths = affected(changed, keying);
+    Footprint.Builder places = Footprint.of(shot).keys(id, paths);
+    return keying == Keying.STILL ? places : FirstKey.footprint(places, shot, id, paths);
+  }
+
+  private static Set<Path> affected(Collection<Path> changed, Keying keying) {
     Set<Path> all = new LinkedHashSet<>(changed);
     if (keying == Keying.WHOLE_POSE && changed.stream().anyMatch(Path::isPose)) {
       all.addAll(Path.POSE);

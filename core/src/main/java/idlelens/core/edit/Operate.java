@@ -72,7 +72,7 @@ public record Operate(
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot).keys(id, Path.POSE).done();
+    return Keyed.footprint(shot, id, Path.POSE, keying).done();
   }
 
   @Override

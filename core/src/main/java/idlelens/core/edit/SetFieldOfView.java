@@ -43,8 +43,7 @@ public record SetFieldOfView(String id, double frame, Side side, double degrees,
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot)
-        .keys(id, List.of(Path.FOCAL))
+    return Keyed.footprint(shot, id, List.of(Path.FOCAL), keying)
         .reliesOn(Place.settings(id, Lens.ID), Place.header("aspect"))
         .done();
   }

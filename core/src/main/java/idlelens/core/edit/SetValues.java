@@ -33,7 +33,7 @@ public record SetValues(String id, double frame, Map<Path, Double> values, Keyin
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot).keys(id, Keyed.affected(values.keySet(), keying)).done();
+    return Keyed.footprint(shot, id, values.keySet(), keying).done();
   }
 
   @Override

@@ -45,7 +45,7 @@ class CheckTest {
   void creep_channelNotKeyedAtAPoseKey_isFoundWithItsAmount() {
     Node node = creeping().node("cam");
     double moved = node.chain().curve(Path.TILT).at(20);
-    assertThat(Creep.find(node)).containsExactly(new Creep(Path.TILT, 1, 20, moved));
+    assertThat(Creep.find(creeping(), node)).containsExactly(new Creep(Path.TILT, 1, 20, moved));
   }
 
   @Test
@@ -53,7 +53,7 @@ class CheckTest {
     Edit cure = new HoldUntil(Picks.of("cam", List.of(Path.TILT), List.of(20.0)));
     Shot cured = cure.apply(creeping());
     Curve tilt = cured.node("cam").chain().curve(Path.TILT);
-    assertThat(Creep.find(cured.node("cam"))).isEmpty();
+    assertThat(Creep.find(cured, cured.node("cam"))).isEmpty();
     for (double frame = 1; frame <= 20; frame += 0.5) {
       assertThat(tilt.at(frame)).isEqualTo(0);
     }
@@ -62,9 +62,50 @@ class CheckTest {
   }
 
   @Test
+  void creep_forwardThenTurn_isFoundThoughTheTurnHasTwoKeysOnly() {
+    Node cam = keyed("cam", Path.Z, Sets.keyed(1, 0, 20, -4, 40, -4));
+    cam = cam.withChain(cam.chain().with(Path.X, Curve.still(0)));
+    double moved = cam.chain().curve(Path.TILT).at(20);
+    assertThat(Creep.find(RIG, cam)).containsExactly(new Creep(Path.TILT, 1, 20, moved));
+  }
+
+  @Test
+  void creep_whereTheOtherMotionGoesOn_isNone() {
+    Node cam = keyed("cam", Path.Z, Sets.keyed(1, 0, 20, -4, 40, -6));
+    cam = cam.withChain(cam.chain().with(Path.X, Curve.still(0)));
+    assertThat(Creep.find(RIG, cam)).isEmpty();
+  }
+
+  @Test
+  void creep_belowACarrier_isFoundWhereThatComesToRest_notWhereItSetsOffOrGoesOn() {
+    Map<Curve, List<Double>> missing =
+        Map.of(
+            Sets.keyed(1, 0, 20, -4, 40, -4), List.of(20.0),
+            Sets.keyed(1, 0, 20, 0, 40, -4), List.of(),
+            Sets.keyed(1, 0, 20, -2, 40, -4), List.of());
+    missing.forEach(
+        (z, frames) -> {
+          Node cam = RIG.node("cam");
+          Node arm = RIG.node("arm");
+          Map<Path, Curve> rolling =
+              Map.of(Path.Z, z, Path.PAN, Curve.still(0), Path.Y, Curve.still(0));
+          Shot shot =
+              RIG.withNode(arm.withChain(arm.chain().with(rolling)))
+                  .withNode(cam.withChain(cam.chain().with(Path.X, Curve.still(0))));
+          assertThat(Creep.find(shot, shot.node("cam")))
+              .extracting(Creep::missing)
+              .isEqualTo(frames);
+        });
+  }
+
+  private static Node keyed(String id, Path path, Curve curve) {
+    return with(id, path, curve).node(id);
+  }
+
+  @Test
   void creep_stillOrWhollyKeyed_isNone() {
-    assertThat(Creep.find(RIG.node("crate"))).isEmpty();
-    assertThat(Creep.find(RIG.node("base"))).isEmpty();
+    assertThat(Creep.find(RIG, RIG.node("crate"))).isEmpty();
+    assertThat(Creep.find(RIG, RIG.node("base"))).isEmpty();
   }
 
   @Test
@@ -152,6 +193,6 @@ class CheckTest {
                 new Key(1, 2, Curves.free(5, 0, 5, 3)), new Key(40, 2, Curves.free(5, 0, 5, 0))));
     Node node = creeping().node("cam");
     Node tilted = node.withChain(node.chain().with(Path.TILT, swinging));
-    assertThat(Creep.find(tilted)).extracting(Creep::path).contains(Path.TILT);
+    assertThat(Creep.find(RIG, tilted)).extracting(Creep::path).contains(Path.TILT);
   }
 }

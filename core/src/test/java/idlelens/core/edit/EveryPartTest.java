@@ -133,7 +133,7 @@ class EveryPartTest {
                   new Retime(List.of(), new TimeMap.Ripple(10, 6), Landing.REFUSE, false, false)
                       .apply(shot);
               Chain chain = later.node("pointer").chain();
-              assertThat(chain.keyFrames(List.of(path))).containsExactly(18.0);
+              assertThat(chain.keyFrames(List.of(path))).containsExactly(1.0, 18.0);
               assertThat(chain.part(id).body().window().from()).hasValue(9);
             });
   }

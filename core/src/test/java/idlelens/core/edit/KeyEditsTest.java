@@ -284,7 +284,7 @@ class KeyEditsTest {
   void holdUntil_withoutAKeyBefore_isRefused() {
     Edit edit = new HoldUntil(Picks.of("cam", List.of(Path.TILT), List.of(0.0)));
     assertThatThrownBy(() -> edit.apply(RIG)).hasMessageContaining("cam.tilt.frame is 0.0");
-    assertThat(Creep.find(RIG.node("cam"))).isNotNull();
+    assertThat(Creep.find(RIG, RIG.node("cam"))).isNotNull();
   }
 
   @Test

@@ -6,6 +6,7 @@ import idlelens.core.curve.Overshoot;
 import idlelens.core.curve.Overshoots;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
 import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -21,7 +22,7 @@ final class Findings {
    * Adds {@code overshoots}, each {@code [channel, frame, value, amount]}, and {@code creeps}, each
    * {@code [channel, from, missing, amount]}; leaves out what is empty.
    */
-  static void add(ObjectNode out, Node node) {
+  static void add(ObjectNode out, Shot shot, Node node) {
     ArrayNode overshoots = out.arrayNode();
     for (Path path : node.chain().paths()) {
       for (Overshoot o : found(node.chain().curve(path))) {
@@ -31,7 +32,7 @@ final class Findings {
       }
     }
     ArrayNode creeps = out.arrayNode();
-    Creep.find(node).stream()
+    Creep.find(shot, node).stream()
         .limit(MOST)
         .forEach(
             c ->

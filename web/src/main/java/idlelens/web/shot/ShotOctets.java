@@ -101,7 +101,7 @@ class ShotOctets {
       if (motion.shot().node(id) instanceof Node.Camera camera) {
         addGate(out, camera, motion.shot().header().aspect());
       }
-      Findings.add(out, motion.shot().node(id));
+      Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {
         CurveOctets.add(bundle, out, motion, id, drawn.slopes());
       }

@@ -139,7 +139,7 @@ class DemoShotsTest {
   void quayWalk_startsWithACreepingTurnAndAnOvershoot_andNothingElseIsWrong() {
     Shot shot = DemoShots.quayWalk();
     for (Node node : shot.nodes()) {
-      List<Creep> creeps = Creep.find(node);
+      List<Creep> creeps = Creep.find(shot, node);
       assertThat(creeps).as(node.name()).hasSize(node.id().equals("head") ? 1 : 0);
       for (Path channel : Path.POSE) {
         Curve curve = node.chain().curve(channel);
@@ -150,6 +150,6 @@ class DemoShotsTest {
         assertThat(large).as(node.name() + " " + channel).isEqualTo(guilty);
       }
     }
-    assertThat(Creep.find(shot.node("head")).get(0).missing()).isEqualTo(1049);
+    assertThat(Creep.find(shot, shot.node("head")).get(0).missing()).isEqualTo(1049);
   }
 }
