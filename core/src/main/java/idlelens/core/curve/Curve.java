@@ -209,7 +209,7 @@ public final class Curve {
   }
 
   /** How many keys stand at a frame or before it. */
-  int keysUntil(double frame) {
+  public int keysUntil(double frame) {
     return after(frame);
   }
 

@@ -11,10 +11,10 @@ import java.util.List;
 import java.util.TreeSet;
 
 /**
- * Gives a node and all its carriers a whole-pose key at every frame at which one of them has a key.
- * The motion stays as it is. Chain that their filter leaves out are passed over.
+ * Gives the whole rig of a node a whole-pose key at every frame at which one of them has a key. The
+ * motion stays as it is. Chain that their filter leaves out are passed over.
  *
- * @param id the node at the end of the rig, usually a camera
+ * @param id a node of the rig, see {@link Shot#rigOf}
  */
 public record AlignKeys(String id) implements Edit {
   public AlignKeys {
@@ -23,7 +23,7 @@ public record AlignKeys(String id) implements Edit {
 
   @Override
   public Shot apply(Shot shot) {
-    List<Node> rig = rig(shot);
+    List<Node> rig = shot.rigOf(id);
     TreeSet<Double> frames = new TreeSet<>();
     rig.forEach(n -> frames.addAll(n.chain().keyFrames(Path.POSE)));
     if (frames.isEmpty()) {
@@ -39,19 +39,16 @@ public record AlignKeys(String id) implements Edit {
     return new InsertKeys(new Picks(picks)).apply(shot);
   }
 
-  private List<Node> rig(Shot shot) {
-    List<Node> rig = new ArrayList<>(shot.carriersOf(id));
-    rig.add(shot.node(id));
-    return rig;
-  }
-
   @Override
   public Footprint footprint(Shot shot) {
     Footprint.Builder places = Footprint.of(shot);
-    for (Node node : rig(shot)) {
+    for (Node node : shot.rigOf(id)) {
       places
           .keys(node.id(), Path.POSE)
-          .reliesOn(Place.leans(node.id()), Place.part(node.id(), Keys.ID));
+          .reliesOn(
+              Place.leans(node.id()),
+              Place.part(node.id(), Keys.ID),
+              Place.carried(node.id()));
     }
     return places.done();
   }

@@ -52,24 +52,12 @@ final class FirstKey {
     double last = Double.NEGATIVE_INFINITY;
     for (Node node : rig(shot, id)) {
       for (Path path : Path.POSE) {
-        last = Math.max(last, lastBefore(node.chain().curve(path).keys(), frame));
+        Curve curve = node.chain().curve(path);
+        int at = curve.keysUntil(frame - Key.SAME_FRAME) - 1;
+        last = at < 0 ? last : Math.max(last, curve.keys().get(at).frame());
       }
     }
     return last == Double.NEGATIVE_INFINITY ? shot.header().range().in() : last;
-  }
-
-  private static double lastBefore(List<Key> keys, double frame) {
-    int low = 0;
-    int high = keys.size();
-    while (low < high) {
-      int middle = (low + high) >>> 1;
-      if (keys.get(middle).frame() < frame - Key.SAME_FRAME) {
-        low = middle + 1;
-      } else {
-        high = middle;
-      }
-    }
-    return low == 0 ? Double.NEGATIVE_INFINITY : keys.get(low - 1).frame();
   }
 
   private static List<Node> rig(Shot shot, String id) {

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.KeyInsertion;
+import idlelens.core.curve.Kindred;
 import idlelens.core.curve.Tangent;
 import idlelens.core.scene.Shot;
 
@@ -9,7 +10,9 @@ public record InsertKeys(Picks picks) implements Edit {
   @Override
   public Shot apply(Shot shot) {
     Tangent.Kind usual = shot.header().newKeys();
-    return picks.change(shot, (curve, pick) -> KeyInsertion.insertAll(curve, pick.frames(), usual));
+    return picks.change(
+        shot,
+        (curve, pick) -> Kindred.of(curve, KeyInsertion.insertAll(curve, pick.frames(), usual)));
   }
 
   @Override

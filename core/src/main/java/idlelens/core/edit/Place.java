@@ -50,6 +50,11 @@ public record Place(String text) {
     return new Place("node/" + carrier + "/carries/" + child);
   }
 
+  /** All that a node carries. */
+  static Place carried(String id) {
+    return node(id).in("carries");
+  }
+
   static Place takesKeys(String id) {
     return node(id).in("takes-keys");
   }

@@ -167,6 +167,27 @@ public final class Shot {
     return chain;
   }
 
+  /**
+   * The rig that a node belongs to, from the top down: all that carries it, itself, and what it
+   * carries as far as a camera hangs on that.
+   */
+  public List<Node> rigOf(String id) {
+    List<Node> rig = carriersOf(id);
+    rig.add(node(id));
+    Set<String> carrying = new HashSet<>();
+    List<Node> family = family(id);
+    family.stream().filter(n -> n instanceof Node.Camera).forEach(c -> addUpTo(id, c, carrying));
+    family.stream().filter(n -> carrying.contains(n.id())).forEach(rig::add);
+    return rig;
+  }
+
+  private void addUpTo(String top, Node camera, Set<String> carrying) {
+    Node node = camera;
+    while (!node.id().equals(top) && carrying.add(node.id())) {
+      node = node(node.carriage().carrierId());
+    }
+  }
+
   public Shot withHeader(ShotHeader newHeader) {
     return new Shot(newHeader, nodes, markers);
   }

@@ -89,6 +89,40 @@ class KeyEditsTest {
   }
 
   @Test
+  void alignKeys_whereACurveIsLevel_keysAreOfTheKindOfTheirNeighbours() {
+    for (Tangent.Kind kind : Tangent.Kind.values()) {
+      Curve level = Curves.of(kind, 1, 2, 10, 2, 40, 2, 50, 2);
+      Shot aligned = apply(with("cam", Path.X, level), new AlignKeys("cam"));
+      Curve x = aligned.node("cam").chain().curve(Path.X);
+      assertThat(x.keys()).hasSize(5).allMatch(k -> k.tangent() == kind);
+      // a value that is set later is moved through, not stopped at
+      Shot raised = apply(aligned, new SetValues("cam", 30, Map.of(Path.X, 3.0), Keying.TOUCHED));
+      raised = apply(raised, new SetValues("cam", 40, Map.of(Path.X, 4.0), Keying.TOUCHED));
+      double slope = raised.node("cam").chain().curve(Path.X).player().slope(30 - 1e-6);
+      assertThat(slope > 0.01).as(kind.toString()).isEqualTo(kind != Tangent.Kind.HOLD);
+    }
+  }
+
+  @Test
+  void alignKeys_elsewhereTheyAreFree_andTheCurveStays() {
+    Shot aligned = apply(RIG, new AlignKeys("cam"));
+    Curve tilt = aligned.node("cam").chain().curve(Path.TILT);
+    assertThat(tilt.keys().get(tilt.indexOf(20)).tangent()).isInstanceOf(Tangent.Free.class);
+    assertSameMotion(RIG, aligned, "cam");
+  }
+
+  @Test
+  void alignKeys_fromTheTopCarrier_actsOnTheWholeRigBelow_butNotOnTheSet() {
+    Shot carrying = apply(RIG, new Carry("crate", "arm", 1, true));
+    assertThat(apply(carrying, new AlignKeys("base")))
+        .isEqualTo(apply(carrying, new AlignKeys("cam")));
+    assertThat(carrying.rigOf("arm")).extracting(Node::id).containsExactly("base", "arm", "cam");
+    assertThat(carrying.rigOf("crate"))
+        .extracting(Node::id)
+        .containsExactly("base", "arm", "crate");
+  }
+
+  @Test
   void insertKeys_changesNoMotion() {
     Shot more = apply(RIG, new InsertKeys(Picks.of("cam", Path.POSE, List.of(7.0, 31.5))));
     assertThat(frames(more, "cam", Path.X)).containsExactly(1.0, 7.0, 20.0, 31.5, 40.0);
