@@ -10,6 +10,7 @@ import idlelens.core.curve.KeyReduction;
 import idlelens.core.curve.Overshoots;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AlignKeys;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
@@ -157,7 +158,7 @@ public class GrowthBenchmark {
 
   @Benchmark
   public Shot removeTheNullUnderAll() {
-    return new RemoveNodes(List.of("base"), 3, false).apply(carried);
+    return new RemoveNodes(List.of("base"), 3, false, Keep.PLACE).apply(carried);
   }
 
   @Benchmark

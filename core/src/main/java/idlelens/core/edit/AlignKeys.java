@@ -46,9 +46,7 @@ public record AlignKeys(String id) implements Edit {
       places
           .keys(node.id(), Path.POSE)
           .reliesOn(
-              Place.leans(node.id()),
-              Place.part(node.id(), Keys.ID),
-              Place.carried(node.id()));
+              Place.leans(node.id()), Place.part(node.id(), Keys.ID), Place.carried(node.id()));
     }
     return places.done();
   }

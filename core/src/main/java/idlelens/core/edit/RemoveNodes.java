@@ -10,19 +10,22 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Takes nodes off the set. What a removed null carried goes to the null's own carrier, in place at
- * the given frame, or goes with it. A lens that followed a removed node keeps the focus distance it
- * has at that frame; what aimed at one aims at the place where it was.
+ * Takes nodes off the set. What a removed null carried goes to the null's own carrier and keeps its
+ * place at the given frame or its motion, or goes with it. A lens that followed a removed node
+ * keeps the focus distance it has at that frame; what aimed at one aims at the place where it was.
  *
  * @param ids the nodes
  * @param frame the frame at which places are kept
  * @param withCarried whether all that they carry goes too
+ * @param keep what stays of what they carried
  */
-public record RemoveNodes(List<String> ids, double frame, boolean withCarried) implements Edit {
+public record RemoveNodes(List<String> ids, double frame, boolean withCarried, Keep keep)
+    implements Edit {
   public RemoveNodes {
     ids = List.copyOf(ids);
     Require.within(ids.size(), 1, Shot.MOST_NODES, "ids.count");
     Require.finite(frame, "frame");
+    Require.present(keep, "keep");
   }
 
   @Override
@@ -43,10 +46,10 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried) i
   private Shot carried(Shot shot, Map<String, String> carriers) {
     Map<String, String> atOnce = new LinkedHashMap<>(carriers);
     atOnce.values().removeIf(carrier -> isGivenAway(shot, carrier, carriers.keySet()));
-    Shot after = atOnce.isEmpty() ? shot : Carry.all(shot, atOnce, frame);
+    Shot after = atOnce.isEmpty() ? shot : new Recarrying(shot, atOnce, frame, keep).apply();
     for (Map.Entry<String, String> each : carriers.entrySet()) {
       if (!atOnce.containsKey(each.getKey())) {
-        after = new Carry(each.getKey(), each.getValue(), frame, true).apply(after);
+        after = new Carry(each.getKey(), each.getValue(), frame, keep).apply(after);
       }
     }
     return after;

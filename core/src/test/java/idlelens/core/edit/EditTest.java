@@ -57,17 +57,20 @@ class EditTest {
             Optional.empty(),
             Optional.of(Tangent.Kind.FLOW)),
         new AddNodes(List.of(new Node.Null(Sets.body("new", "arm", Chain.pose())))),
-        new RemoveNodes(List.of("arm"), 17, false),
-        new RemoveNodes(List.of("base"), 17, true),
+        new RemoveNodes(List.of("arm"), 17, false, Keep.PLACE),
+        new RemoveNodes(List.of("base"), 17, true, Keep.PLACE),
         new Duplicate("base", "copy", "Copy"),
         new Rename("cam", "B-cam"),
         new SetHidden("crate", true),
         new SwitchPart("cam", Keys.ID, false),
         new SwitchPart("arm", Carried.ID, false),
         new SwitchPart("cam", Lens.ID, false),
-        new Carry("cam", "other", 20, true),
-        new Carry("crate", "arm", 20, true),
-        new Carry("cam", "", 20, false),
+        new Carry("cam", "other", 20, Keep.PLACE),
+        new Carry("crate", "arm", 20, Keep.PLACE),
+        new Carry("cam", "", 20, Keep.NUMBERS),
+        new Carry("cam", "other", 20, Keep.FITTED),
+        new Carry("crate", "arm", 20, Keep.EVERY_FRAME),
+        new RemoveNodes(List.of("arm"), 17, false, Keep.FITTED),
         new SetValues("cam", 25, Map.of(Path.X, 3.0), Keying.WHOLE_POSE),
         new SetValues("cam", 25, Map.of(Path.X, 3.0, Path.FOCAL, 50.0), Keying.TOUCHED),
         new SetValues("crate", 25, Map.of(Path.PAN, 3.0), Keying.STILL),
@@ -118,7 +121,7 @@ class EditTest {
         new SetValues("pointer", 9, Map.of(new Path("aim-a", "weight"), 0.5), Keying.TOUCHED),
         new MoveInWorld("pointer", 12, 1, 0, 0, 20, Keying.STILL),
         new Retime(List.of("pointer"), new TimeMap.Shift(3), Landing.REFUSE, false, false),
-        new RemoveNodes(List.of("crate"), 12, false),
+        new RemoveNodes(List.of("crate"), 12, false, Keep.PLACE),
         new RemoveMarkers(List.of("bell")),
         new Lengthen(12, OptionalDouble.of(20), true),
         new Lengthen(12, OptionalDouble.empty(), false),
@@ -160,7 +163,7 @@ class EditTest {
   @ParameterizedTest
   @ValueSource(strings = {"other", "base", ""})
   void carry_keyedNode_keepsItsPlaceAtTheFrameAndItsKeys(String carrier) {
-    Shot after = new Carry("cam", carrier, 23, true).apply(RIG);
+    Shot after = new Carry("cam", carrier, 23, Keep.PLACE).apply(RIG);
     assertSamePose(RIG, after, "cam", 23, 1e-12);
     assertThat(after.node("cam").chain().part(Keys.ID))
         .isEqualTo(RIG.node("cam").chain().part(Keys.ID));
@@ -168,7 +171,7 @@ class EditTest {
 
   @Test
   void carry_stillNodeToStillCarrier_keepsItsPlaceAtEveryFrameInItsOwnNumbers() {
-    Shot after = new Carry("crate", "other", 23, true).apply(RIG);
+    Shot after = new Carry("crate", "other", 23, Keep.PLACE).apply(RIG);
     assertSamePose(RIG, after, "crate", 1, 1e-12);
     assertSamePose(RIG, after, "crate", 50, 1e-12);
     assertThat(after.node("crate").carriage().offset()).isEqualTo(RigidPose.IDENTITY);
@@ -176,19 +179,19 @@ class EditTest {
 
   @Test
   void carry_inALoop_isRefusedByNamingIt() {
-    assertThatThrownBy(() -> new Carry("base", "arm", 1, true).apply(RIG))
+    assertThatThrownBy(() -> new Carry("base", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessage(
             "base.carrier is a loop (base > arm > base); allowed: a null that this node does not"
                 + " carry itself");
-    assertThatThrownBy(() -> new Carry("arm", "arm", 1, true).apply(RIG))
+    assertThatThrownBy(() -> new Carry("arm", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessageContaining("a loop (arm > arm)");
-    assertThatThrownBy(() -> new Carry("cam", "crate", 1, true).apply(RIG))
+    assertThatThrownBy(() -> new Carry("cam", "crate", 1, Keep.PLACE).apply(RIG))
         .hasMessageContaining("the id of a null");
   }
 
   @Test
   void remove_null_leavesWhatItCarriedInPlace() {
-    Shot after = new RemoveNodes(List.of("arm"), 17, false).apply(RIG);
+    Shot after = new RemoveNodes(List.of("arm"), 17, false, Keep.PLACE).apply(RIG);
     assertThat(after.find("arm")).isEmpty();
     assertThat(after.node("cam").carriage().carrierId()).isEqualTo("base");
     assertSamePose(RIG, after, "cam", 17, 1e-12);
@@ -197,7 +200,7 @@ class EditTest {
   @Test
   void remove_followedNode_keepsTheFocusDistanceItHas() {
     double before = Evaluation.at(RIG, 17).of("cam").lens().orElseThrow().focusM()[0];
-    Shot after = new RemoveNodes(List.of("crate"), 17, false).apply(RIG);
+    Shot after = new RemoveNodes(List.of("crate"), 17, false, Keep.PLACE).apply(RIG);
     assertThat(after.camera("cam").lens().focus()).isEqualTo(new FocusRule.Distance());
     assertThat(Evaluation.at(after, 40).of("cam").lens().orElseThrow().focusM()[0])
         .isCloseTo(before, within(1e-12));

@@ -141,7 +141,7 @@ class EveryPartTest {
   @Test
   void copyOfAFamily_aimsAtTheCopies() {
     Shot shot = new AddPart("base", Aim.at("aim-x", Target.OfNode.origin("crate"))).apply(RIG);
-    shot = new Carry("crate", "other", 1, true).apply(shot);
+    shot = new Carry("crate", "other", 1, Keep.PLACE).apply(shot);
     Shot copied = new Duplicate("other", "copy", "Copy").apply(shot);
     Set<String> ids =
         copied.nodes().stream()
@@ -159,7 +159,7 @@ class EveryPartTest {
 
   @Test
   void targetThatIsRemoved_becomesThePlaceWhereItWas() {
-    Shot without = new RemoveNodes(List.of("crate"), 12, false).apply(RIG);
+    Shot without = new RemoveNodes(List.of("crate"), 12, false, Keep.PLACE).apply(RIG);
     Aim aim = (Aim) without.node("pointer").chain().part("aim-a");
     assertThat(aim.target()).isEqualTo(new Target.Place(1, 0.5, -9));
   }
@@ -174,7 +174,7 @@ class EveryPartTest {
             new SetPart("pointer", Aim.at("aim-a", new Target.Place(0, 0, 0))),
             new SetStamp("pointer", "aim-a", Window.OPEN),
             new SetValues("pointer", 5, Map.of(weight, 0.5), Keying.TOUCHED),
-            new RemoveNodes(List.of("pointer"), 1, false));
+            new RemoveNodes(List.of("pointer"), 1, false, Keep.PLACE));
     for (Edit edit : refused) {
       assertThatThrownBy(() -> Edit.applyAll(locked, List.of(edit)))
           .as(edit.summary())

@@ -113,7 +113,7 @@ class KeyEditsTest {
 
   @Test
   void alignKeys_fromTheTopCarrier_actsOnTheWholeRigBelow_butNotOnTheSet() {
-    Shot carrying = apply(RIG, new Carry("crate", "arm", 1, true));
+    Shot carrying = apply(RIG, new Carry("crate", "arm", 1, Keep.PLACE));
     assertThat(apply(carrying, new AlignKeys("base")))
         .isEqualTo(apply(carrying, new AlignKeys("cam")));
     assertThat(carrying.rigOf("arm")).extracting(Node::id).containsExactly("base", "arm", "cam");
@@ -388,7 +388,8 @@ class KeyEditsTest {
                     new Marker("b", 30, "Second", Marker.Kind.BEAT, "crate"),
                     new Marker("a", 12, "First", Marker.Kind.HIT, ""))));
     assertThat(shot.markers()).extracting(Marker::id).containsExactly("a", "b");
-    Edit.Applied gone = Edit.applyAll(shot, List.of(new RemoveNodes(List.of("crate"), 1, false)));
+    Edit.Applied gone =
+        Edit.applyAll(shot, List.of(new RemoveNodes(List.of("crate"), 1, false, Keep.PLACE)));
     assertThat(gone.shot().markers()).extracting(Marker::id).containsExactly("a");
     assertThat(gone.inverse().apply(gone.shot())).isEqualTo(shot);
     assertThat(apply(shot, new RemoveMarkers(List.of("a"))).markers()).hasSize(1);

@@ -45,8 +45,10 @@ class RefusedEditsTest {
         wrong(NODE, () -> new Rename("nobody", "B")),
         wrong("name is ''; allowed: a text of 1 to 80 characters", () -> new Rename("cam", " ")),
         wrong(NODE, () -> new SetHidden("nobody", true)),
-        wrong(NODE, () -> new RemoveNodes(List.of("nobody"), 1, false)),
-        wrong("ids.count is 0; allowed: 1 to 2000", () -> new RemoveNodes(List.of(), 1, false)),
+        wrong(NODE, () -> new RemoveNodes(List.of("nobody"), 1, false, Keep.PLACE)),
+        wrong(
+            "ids.count is 0; allowed: 1 to 2000",
+            () -> new RemoveNodes(List.of(), 1, false, Keep.PLACE)),
         wrong(
             "nodes.id is 'cam' twice; allowed: each id once",
             () -> new Duplicate("crate", "cam", "Copy")),

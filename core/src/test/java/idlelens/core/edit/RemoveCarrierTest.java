@@ -67,7 +67,7 @@ class RemoveCarrierTest {
       nodes.add(node("n" + i, "null", random));
     }
     Shot before = shot(nodes);
-    Shot after = new RemoveNodes(List.of("null"), FRAME, false).apply(before);
+    Shot after = new RemoveNodes(List.of("null"), FRAME, false, Keep.PLACE).apply(before);
     assertThat(after.nodes()).hasSize(1_000);
     assertStaying(before, after);
   }
@@ -87,7 +87,7 @@ class RemoveCarrierTest {
       }
       if (!gone.isEmpty()) {
         Shot before = shot(nodes);
-        assertStaying(before, new RemoveNodes(gone, FRAME, false).apply(before));
+        assertStaying(before, new RemoveNodes(gone, FRAME, false, Keep.PLACE).apply(before));
       }
     }
   }

@@ -55,10 +55,10 @@ class RigPropertyTest {
       @ForAll @LongRange(min = 0) long seed, @ForAll @IntRange(min = 1, max = 50) int frame) {
     Shot shot = rig(seed);
     for (String carrier : List.of("other", "base", "")) {
-      Shot carried = new Carry("cam", carrier, frame, true).apply(shot);
+      Shot carried = new Carry("cam", carrier, frame, Keep.PLACE).apply(shot);
       assertSamePose(
           Evaluation.at(carried, frame).pose("cam", 0), Evaluation.at(shot, frame).pose("cam", 0));
-      Shot back = new Carry("cam", "arm", frame, true).apply(carried);
+      Shot back = new Carry("cam", "arm", frame, Keep.PLACE).apply(carried);
       assertSamePose(
           Evaluation.at(back, frame + 3).pose("cam", 0),
           Evaluation.at(shot, frame + 3).pose("cam", 0));
@@ -69,7 +69,7 @@ class RigPropertyTest {
   void remove_aCarrier_leavesWhatItCarriedInPlaceAtThatFrame(
       @ForAll @LongRange(min = 0) long seed, @ForAll @IntRange(min = 1, max = 50) int frame) {
     Shot shot = rig(seed);
-    Shot without = new RemoveNodes(List.of("arm", "base"), frame, false).apply(shot);
+    Shot without = new RemoveNodes(List.of("arm", "base"), frame, false, Keep.PLACE).apply(shot);
     assertThat(without.node("cam").carriage().isCarried()).isFalse();
     assertSamePose(
         Evaluation.at(without, frame).pose("cam", 0), Evaluation.at(shot, frame).pose("cam", 0));
@@ -126,7 +126,7 @@ class RigPropertyTest {
             new SetValues("arm", frame, Map.of(Path.PAN, 12.0), Keying.WHOLE_POSE),
             new SwitchPart("base", Keys.ID, false),
             new SetFieldOfView("cam", frame, SetFieldOfView.Side.HORIZONTAL, 40, Keying.TOUCHED),
-            new Carry("crate", "arm", frame, true));
+            new Carry("crate", "arm", frame, Keep.PLACE));
     for (Edit edit : edits) {
       shot = edit.apply(shot);
       Evaluation lent = Evaluation.of(shot, before.grid(), before);

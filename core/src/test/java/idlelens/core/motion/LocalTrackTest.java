@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.edit.Carry;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.Sets;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
@@ -14,7 +15,7 @@ class LocalTrackTest {
 
   @Test
   void local_underItsCarrier_isTheWorldAgain() {
-    Shot shot = new Carry("cam", "other", 23, true).apply(Sets.rig());
+    Shot shot = new Carry("cam", "other", 23, Keep.PLACE).apply(Sets.rig());
     Evaluation motion = Evaluation.of(shot);
     PoseTrack local = motion.local("cam");
     for (int i = 0; i < motion.grid().count(); i++) {
@@ -28,7 +29,7 @@ class LocalTrackTest {
   @Test
   void letGo_keyedCamera_standsInTheWorldWithItsOffset() {
     Shot rig = Sets.rig();
-    Shot shot = new Carry("cam", "", 23, true).apply(rig);
+    Shot shot = new Carry("cam", "", 23, Keep.PLACE).apply(rig);
     RigidPose before = Evaluation.at(rig, 23).pose("cam", 0);
     assertThat(Evaluation.at(shot, 23).pose("cam", 0).place().distance(before.place()))
         .isLessThan(1e-12);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.Operate;
@@ -146,7 +147,7 @@ class SwitchedPartTest {
 
   @Test
   void movingAStillNode_underACarrierThatIsOff_goesWhereItIsDragged() {
-    Shot carried = new Carry("crate", "arm", 1, true).apply(RIG);
+    Shot carried = new Carry("crate", "arm", 1, Keep.PLACE).apply(RIG);
     Shot off = new SwitchPart("crate", Carried.ID, false).apply(carried);
     RigidPose before = Evaluation.at(off, 40).pose("crate", 0);
     Shot moved = new MoveInWorld("crate", 40, 0.5, 0, -0.25, 0, Keying.STILL).apply(off);

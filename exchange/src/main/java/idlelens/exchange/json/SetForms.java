@@ -12,6 +12,7 @@ import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.Duplicate;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
@@ -46,11 +47,19 @@ final class SetForms {
           EditForm.of(
               "remove-nodes",
               RemoveNodes.class,
-              "ids frame withCarried",
-              p -> new RemoveNodes(texts(p.get("ids")), frame(p), p.flag("withCarried", false)),
+              "ids frame withCarried keep",
+              p ->
+                  new RemoveNodes(
+                      texts(p.get("ids")),
+                      frame(p),
+                      p.flag("withCarried", false),
+                      p.choice("keep", Keep.class, Keep.PLACE)),
               (e, out) -> {
                 texts(out, "ids", e.ids());
                 out.put("frame", e.frame()).put("withCarried", e.withCarried());
+                if (e.keep() != Keep.PLACE) {
+                  out.put("keep", JsonPlace.word(e.keep()));
+                }
               }),
           EditForm.of(
               "duplicate",
@@ -74,13 +83,16 @@ final class SetForms {
           EditForm.of(
               "carry",
               Carry.class,
-              "id carrier frame keepPlace",
-              p -> new Carry(id(p), p.text("carrier", ""), frame(p), p.flag("keepPlace", true)),
-              (e, out) ->
-                  out.put("id", e.id())
-                      .put("carrier", e.carrierId())
-                      .put("frame", e.frame())
-                      .put("keepPlace", e.keepPlace())),
+              "id carrier frame keepPlace keep",
+              p -> new Carry(id(p), p.text("carrier", ""), frame(p), keep(p)),
+              (e, out) -> {
+                out.put("id", e.id()).put("carrier", e.carrierId()).put("frame", e.frame());
+                if (e.keep().isMotion()) {
+                  out.put("keep", JsonPlace.word(e.keep()));
+                } else {
+                  out.put("keepPlace", e.keep() == Keep.PLACE);
+                }
+              }),
           EditForm.of(
               "set-field-of-view",
               SetFieldOfView.class,
@@ -122,6 +134,10 @@ final class SetForms {
               SetForms::restore));
 
   private SetForms() {}
+
+  private static Keep keep(JsonPlace p) throws FormatException {
+    return p.choice("keep", Keep.class, p.flag("keepPlace", true) ? Keep.PLACE : Keep.NUMBERS);
+  }
 
   private static ChangeHeader header(JsonPlace p) throws FormatException {
     return new ChangeHeader(

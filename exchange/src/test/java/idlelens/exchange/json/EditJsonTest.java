@@ -17,6 +17,7 @@ import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
@@ -107,12 +108,15 @@ class EditJsonTest {
         ChangeHeader.to(SHOT.header()),
         ChangeHeader.named("Other"),
         new AddNodes(List.of(Rigs.imported())),
-        new RemoveNodes(List.of("cam", "head"), 3.5, true),
+        new RemoveNodes(List.of("cam", "head"), 3.5, true, Keep.PLACE),
         new Duplicate("cam", "new", "New"),
         new Rename("cam", "B"),
         new SetHidden("cam", true),
         new SwitchPart("cam", Carried.ID, false),
-        new Carry("cam", "dolly", 1010, false),
+        new Carry("cam", "dolly", 1010, Keep.NUMBERS),
+        new Carry("cam", "dolly", 1010, Keep.PLACE),
+        new Carry("cam", "", 1010, Keep.EVERY_FRAME),
+        new RemoveNodes(List.of("dolly"), 1010, false, Keep.FITTED),
         new SetValues("cam", 1010, Map.of(Path.X, 1.5, Path.FOCUS, 3.0), Keying.WHOLE_POSE),
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),
         new MoveInWorld("cam", 1010, 1, 2, 3, 4, Keying.STILL),

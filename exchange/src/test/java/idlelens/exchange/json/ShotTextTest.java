@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Keep;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
@@ -22,7 +23,7 @@ class ShotTextTest {
           new SetValues("cam", 1010, Map.of(Path.X, 1.5), Keying.WHOLE_POSE),
           new Rename("crate", "Crate \"of\" salt, ünder a tarpaulin"),
           new Duplicate("head", "new", "New"),
-          new RemoveNodes(List.of("dolly"), 1001, false),
+          new RemoveNodes(List.of("dolly"), 1001, false, Keep.PLACE),
           new RemoveMarkers(List.of("door")),
           new SetValues("new", 1020, Map.of(Path.PAN, -3.25), Keying.TOUCHED));
 
