@@ -26,6 +26,9 @@ async function download(answer) {
 /** What the page knows and does. Alpine gives it the elements: $el, $refs. */
 class HandOff {
   constructor() {
+    this.frames = 'range';
+    this.from = '';
+    this.to = '';
     this.into = 'here';
     this.first = '';
     this.rate = '';
@@ -35,6 +38,7 @@ class HandOff {
     this.done = null;
     this.entries = [];
     this.loaded = false;
+    this.shotFrames = { in: 0, out: 0, handles: 0 };
   }
 
   get isNew() {
@@ -47,6 +51,27 @@ class HandOff {
 
   get bringText() {
     return this.busy ? 'Reading…' : 'Bring in';
+  }
+
+  get others() {
+    return this.frames === 'other';
+  }
+
+  /** First and last frame that go out, as far as they are typed. */
+  get sent() {
+    if (this.others) return [this.from.trim(), this.to.trim()];
+    const air = this.frames === 'handles' ? this.shotFrames.handles : 0;
+    return [this.shotFrames.in - air, this.shotFrames.out + air].map(String);
+  }
+
+  /** What goes out, and what stays behind. */
+  get goesOut() {
+    const [from, to] = this.sent;
+    const count = Number(to) - Number(from) + 1;
+    if (from === '' || to === '' || !(count > 0)) return 'Type the first and the last frame that go out.';
+    const { handles } = this.shotFrames;
+    const behind = this.frames === 'range' && handles ? ` The ${handles} f of handles at each end stay behind.` : '';
+    return `${count} f go out; time 0 is frame ${from}.${behind}`;
   }
 
   get none() {
@@ -73,6 +98,10 @@ class HandOff {
     const { shot, production } = /** @type {any} */ (this).$el.dataset;
     this.shot = shot;
     this.production = production;
+    const frames = /** @type {any} */ (this).$refs.frames?.dataset;
+    if (frames) this.shotFrames = { in: Number(frames.in), out: Number(frames.out), handles: Number(frames.handles) };
+    this.from = String(this.shotFrames.in);
+    this.to = String(this.shotFrames.out);
     return this.list();
   }
 
@@ -102,6 +131,7 @@ class HandOff {
     const query = new URLSearchParams();
     cameras.forEach((camera) => query.append('camera', String(camera)));
     query.append('set', String(form.has('set')));
+    query.append('frames', this.others ? this.sent.join('-') : this.frames);
     await this.write(`/api/shots/${this.shot}/export/glb?${query}`);
   }
 

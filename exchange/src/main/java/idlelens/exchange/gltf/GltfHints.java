@@ -12,8 +12,11 @@ import java.util.OptionalInt;
 /**
  * What a file that we wrote says of the shot: rate and frame numbers, which the format itself
  * cannot hold.
+ *
+ * @param first the frame at time 0, before the range where handles went out
  */
-public record GltfHints(FrameRate rate, FrameRange range, double aspect, OptionalInt handles) {
+public record GltfHints(
+    FrameRate rate, FrameRange range, int first, double aspect, OptionalInt handles) {
   static final String EXTRAS = "idleLens";
 
   /** The hints in a file, if it has any. */
@@ -29,6 +32,7 @@ public record GltfHints(FrameRate rate, FrameRange range, double aspect, Optiona
           new GltfHints(
               FrameRate.parse(hints.get("rate").text()),
               new FrameRange(hints.get("in").whole(), hints.get("out").whole()),
+              hints.get(hints.has("from") ? "from" : "in").whole(),
               hints.get("aspect").number(),
               hints.has("handles")
                   ? OptionalInt.of(hints.get("handles").whole())

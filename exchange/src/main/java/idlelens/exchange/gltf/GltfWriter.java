@@ -40,6 +40,7 @@ public final class GltfWriter {
   private static final double FAR_FROM_ORIGIN = 160;
 
   private final Shot shot;
+  private final FrameRange frames;
   private final Evaluation motion;
   private final GlbBuilder glb = new GlbBuilder();
   private final Map<String, Integer> nodeIndex = new LinkedHashMap<>();
@@ -52,25 +53,36 @@ public final class GltfWriter {
   /** The file and what it could not hold. */
   public record Written(byte[] octets, List<String> notes) {}
 
-  private GltfWriter(Shot shot, Function<String, Mesh> stored) {
+  private GltfWriter(Shot shot, FrameRange frames, Function<String, Mesh> stored) {
     this.shot = shot;
+    this.frames = frames;
     this.meshes = new MeshWriter(glb, stored, notes);
-    FrameRange range = shot.header().range();
-    this.motion = Evaluation.of(shot, SampleGrid.over(range, 0), null);
+    this.motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
+  }
+
+  /** The same over the range of the shot. */
+  public static Written write(
+      Shot shot, List<String> cameraIds, boolean withSet, Function<String, Mesh> stored) {
+    return write(shot, shot.header().range(), cameraIds, withSet, stored);
   }
 
   /**
+   * @param frames those that go out; handles and what else lies outside the shot may be among them
    * @param cameraIds the cameras to write; at least one
    * @param withSet whether pieces and suns go along
    * @param stored finds the triangles of an imported piece by their SHA-256
    */
   public static Written write(
-      Shot shot, List<String> cameraIds, boolean withSet, Function<String, Mesh> stored) {
+      Shot shot,
+      FrameRange frames,
+      List<String> cameraIds,
+      boolean withSet,
+      Function<String, Mesh> stored) {
     if (cameraIds.isEmpty()) {
       throw new RefusedException("camera", "missing", "at least one camera of the shot");
     }
     cameraIds.forEach(shot::camera);
-    return new GltfWriter(shot, stored).write(new LinkedHashSet<>(cameraIds), withSet);
+    return new GltfWriter(shot, frames, stored).write(new LinkedHashSet<>(cameraIds), withSet);
   }
 
   private Written write(Set<String> cameraIds, boolean withSet) {
@@ -85,6 +97,7 @@ public final class GltfWriter {
     List<Node> ordered = shot.nodes().stream().filter(n -> all.contains(n.id())).toList();
     ordered.forEach(n -> nodeIndex.put(n.id(), nodeIndex.size()));
     writeAsset();
+    sayFrames();
     ordered.forEach(this::writeNode);
     writeTree(ordered);
     if (!channels.isEmpty()) {
@@ -96,7 +109,20 @@ public final class GltfWriter {
     return new Written(glb.pack(), List.copyOf(notes));
   }
 
+  /** What goes out of the frames is said, and what of them stays behind. */
+  private void sayFrames() {
+    FrameRange range = shot.header().range();
+    int handles = shot.header().handles();
+    if (!frames.equals(range)) {
+      notes.add("frames " + frames.in() + " to " + frames.out() + " go out");
+    } else if (handles > 0) {
+      notes.add("the range goes out, without its " + handles + " frames of handles");
+    }
+  }
+
   private void writeAsset() {
+    FrameRange range = shot.header().range();
+    boolean whole = frames.in() <= range.in() && frames.out() >= range.out();
     ObjectNode asset = glb.root().putObject("asset");
     asset.put("version", "2.0").put("generator", "Idle Lens");
     asset
@@ -104,9 +130,10 @@ public final class GltfWriter {
         .putObject(GltfHints.EXTRAS)
         .put("shot", shot.header().name())
         .put("rate", shot.header().rate().toString())
-        .put("in", shot.header().range().in())
-        .put("out", shot.header().range().out())
-        .put("handles", shot.header().handles())
+        .put("in", whole ? range.in() : frames.in())
+        .put("out", whole ? range.out() : frames.out())
+        .put("handles", whole ? shot.header().handles() : 0)
+        .put("from", frames.in())
         .put("aspect", shot.header().aspect());
     glb.root().put("scene", 0);
   }
@@ -198,11 +225,11 @@ public final class GltfWriter {
   /** A channel of a node: held from key to key where all of it is, else with every frame. */
   private ObjectNode channel(
       Node node, List<Path> paths, Function<PoseTrack, float[]> numbers, String type) {
-    StepTimes steps = StepTimes.of(node, paths, shot.header().range());
+    StepTimes steps = StepTimes.of(node, paths, frames);
     if (steps.isHeld()) {
       float[] values = steps.values(motion, node.id(), numbers);
       return channel(
-          glb.animationNumbers(steps.seconds(shot.header()), "SCALAR"),
+          glb.animationNumbers(steps.seconds(shot.header().rate(), frames.in()), "SCALAR"),
           glb.animationNumbers(values, type),
           "STEP");
     }

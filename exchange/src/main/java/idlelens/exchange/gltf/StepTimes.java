@@ -12,8 +12,8 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
-import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.Function;
@@ -61,12 +61,12 @@ record StepTimes(TreeSet<Double> frames, boolean isHeld, boolean holdsSomewhere)
         .allMatch(id -> id.equals(Keys.ID) || id.equals(Lens.ID) || id.equals(Carried.ID));
   }
 
-  /** Their times since the first frame of the shot. */
-  float[] seconds(ShotHeader header) {
+  /** Their times since the first frame that goes out. */
+  float[] seconds(FrameRate rate, int first) {
     float[] seconds = new float[frames.size()];
     int i = 0;
     for (double frame : frames) {
-      seconds[i++] = (float) header.rate().seconds(frame - header.range().in());
+      seconds[i++] = (float) rate.seconds(frame - first);
     }
     return seconds;
   }

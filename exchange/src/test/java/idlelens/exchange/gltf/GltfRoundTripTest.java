@@ -20,6 +20,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.json.JsonPlace;
@@ -52,7 +53,7 @@ class GltfRoundTripTest {
             file,
             Map.of(),
             new GltfReader.Settings(
-                hints.rate(), hints.range().in(), OptionalDouble.of(hints.aspect()), "n"));
+                hints.rate(), hints.first(), OptionalDouble.of(hints.aspect()), "n"));
     assertThat(found.notes()).isEmpty();
     return new Shot(SHOT.header(), found.nodes());
   }
@@ -64,6 +65,29 @@ class GltfRoundTripTest {
   @Test
   void writeAndRead_camera_comesBackTheSameAtEveryFrame() throws Exception {
     assertSame(SHOT, readBack(written().octets()), "The cam");
+  }
+
+  @Test
+  void writeAndRead_otherFrames_comeBackOnTheirOwnFrames_andAreSaid() throws Exception {
+    FrameRange range = SHOT.header().range();
+    int handles = SHOT.header().handles();
+    FrameRange all = new FrameRange(range.in() - handles, range.out() + handles);
+    FrameRange some = new FrameRange(range.in() + 3, range.in() + 9);
+    for (FrameRange frames : List.of(all, some)) {
+      GltfWriter.Written written =
+          GltfWriter.write(SHOT, frames, List.of("cam"), false, hash -> null);
+      assertThat(written.notes())
+          .contains("frames " + frames.in() + " to " + frames.out() + " go out");
+      Shot back = readBack(written.octets());
+      Evaluation was = Evaluation.of(SHOT, SampleGrid.over(frames, 0), null);
+      Evaluation is = Evaluation.of(back, SampleGrid.over(frames, 0), null);
+      for (int i = 0; i < frames.length(); i++) {
+        RigidPose pose = is.pose(idOf(back, "The cam"), i);
+        assertThat(pose.place().distance(was.pose("cam", i).place())).isLessThan(1e-5);
+      }
+    }
+    assertThat(written().notes())
+        .contains("the range goes out, without its " + handles + " frames of handles");
   }
 
   @Test

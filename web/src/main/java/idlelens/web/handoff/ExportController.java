@@ -3,6 +3,7 @@ package idlelens.web.handoff;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
 import idlelens.exchange.gltf.GltfWriter;
 import idlelens.exchange.json.ShotJson;
 import idlelens.web.access.Needs;
@@ -50,32 +51,41 @@ class ExportController {
       summary = "Writes a shot as a file",
       description =
           "format: glb (camera: one or more ids, all if none is named; set: whether the pieces go"
-              + " along) or json (the whole shot).")
+              + " along; frames: range, handles for the range with its handles, or two frames as"
+              + " 1001-1144) or json (the whole shot).")
   CompletableFuture<ResponseEntity<byte[]>> export(
       Asker asker,
       @PathVariable long id,
       @PathVariable String format,
       @RequestParam(required = false) List<String> camera,
       @RequestParam(defaultValue = "true") boolean set,
+      @RequestParam(defaultValue = "range") String frames,
       HttpServletRequest request) {
     if (request.getMethod().equals("HEAD")) { // asks only whether it may; leaves no trace
       return CompletableFuture.completedFuture(ResponseEntity.ok().build());
     }
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "an export"),
-        () -> write(asker, id, format, camera, set));
+        () -> write(asker, id, new Wish(format, camera, set, frames)));
   }
 
-  private ResponseEntity<byte[]> write(
-      Asker asker, long id, String format, List<String> camera, boolean set) {
+  /** What is asked for. */
+  private record Wish(String format, List<String> camera, boolean set, String frames) {
+    List<String> cameras(Shot shot) {
+      return camera != null ? camera : shot.cameras().stream().map(Node::id).toList();
+    }
+  }
+
+  private ResponseEntity<byte[]> write(Asker asker, long id, Wish wish) {
     Work.tell("writing", 0.1);
     ShotService.Revised current = shots.current(id);
     Shot shot = current.shot();
-    switch (format) {
+    switch (wish.format()) {
       case "glb":
-        List<String> cameras =
-            camera != null ? camera : shot.cameras().stream().map(Node::id).toList();
-        GltfWriter.Written written = GltfWriter.write(shot, cameras, set, assets::mesh);
+        List<String> cameras = wish.cameras(shot);
+        FrameRange frames = SentFrames.of(wish.frames(), shot.header());
+        GltfWriter.Written written =
+            GltfWriter.write(shot, frames, cameras, wish.set(), assets::mesh);
         String name =
             cameras.size() == 1
                 ? shot.header().name() + " " + shot.camera(cameras.get(0)).name()
@@ -85,7 +95,7 @@ class ExportController {
         byte[] text = ShotJson.file(new ShotJson.Parcel(shot, assets.of(shot)));
         return file(id, current.revision(), asker, shot.header().name(), "json", text, List.of());
       default:
-        throw new RefusedException("format", "'" + format + "'", "glb, json");
+        throw new RefusedException("format", "'" + wish.format() + "'", "glb, json");
     }
   }
 

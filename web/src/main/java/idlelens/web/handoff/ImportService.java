@@ -124,8 +124,13 @@ class ImportService {
     Work.tell("reading", 0.1);
     GltfImport found =
         GltfReader.read(
-            request.main(), request.files(), new GltfReader.Settings(rate, first, aspect, "in"));
-    int length = Math.max(found.range().length(), hints.map(h -> h.range().length()).orElse(1));
+            request.main(),
+            request.files(),
+            new GltfReader.Settings(rate, first - lead(hints), aspect, "in"));
+    int length =
+        Math.max(
+            found.range().out() - trail(hints) - first + 1,
+            hints.map(h -> h.range().length()).orElse(1));
     double picture = aspect.orElse(found.aspect().orElse(16.0 / 9));
     ShotHeader header =
         new ShotHeader(
@@ -137,6 +142,16 @@ class ImportService {
             1,
             Tangent.Kind.SETTLE);
     return added(request, new Shot(header, found.nodes()), found.assets(), found.notes());
+  }
+
+  /** Frames of handles that come before the range of the shot which a file was made of. */
+  private static int lead(Optional<GltfHints> hints) {
+    return hints.map(h -> Math.max(0, h.range().in() - h.first())).orElse(0);
+  }
+
+  /** Frames of handles after it: there are some if there are some before it. */
+  private static int trail(Optional<GltfHints> hints) {
+    return lead(hints) == 0 ? 0 : hints.map(h -> h.handles().orElse(0)).orElse(0);
   }
 
   private Imported added(
@@ -181,7 +196,7 @@ class ImportService {
             request.main(),
             request.files(),
             new GltfReader.Settings(
-                header.rate(), first, OptionalDouble.of(header.aspect()), prefix));
+                header.rate(), first - lead(hints), OptionalDouble.of(header.aspect()), prefix));
     List<String> notes = new ArrayList<>(found.notes());
     if (hints.isPresent() && !hints.get().rate().equals(header.rate())) {
       notes.add(
@@ -191,7 +206,7 @@ class ImportService {
               + header.rate().label()
               + ": times were kept");
     }
-    if (found.range().out() > header.range().out()) {
+    if (found.range().out() - trail(hints) > header.range().out()) {
       notes.add(
           "the motion runs to frame "
               + found.range().out()
