@@ -24,6 +24,7 @@ public sealed interface Edit
         SetValues,
         Operate,
         MoveInWorld,
+        MovePath,
         KeyPose,
         RemoveKeys,
         MoveKeys,

@@ -75,7 +75,7 @@ final class Keyed {
   }
 
   /** What is set at a frame must be seen there. */
-  private static void refuseSwitchedOff(Node node, Path path, Curve curve) {
+  static void refuseSwitchedOff(Node node, Path path, Curve curve) {
     Part part = node.chain().part(path.part());
     if (curve.isKeyed() && !part.isOn()) {
       throw new RefusedException(

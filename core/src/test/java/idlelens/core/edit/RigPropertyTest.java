@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -101,6 +102,32 @@ class RigPropertyTest {
             Turns.angleBetween(
                 Turns.quaternion(Math.toRadians(turn), 0, 0).mul(before.turn()), after.turn()))
         .isLessThan(1e-7);
+  }
+
+  @Property(tries = 40)
+  void movePath_movesEveryKeyByAsMuch_whateverCarriesIt(
+      @ForAll @LongRange(min = 0) long seed,
+      @ForAll @DoubleRange(min = -4, max = 4) double dx,
+      @ForAll @DoubleRange(min = -4, max = 4) double dz) {
+    Shot shot = rig(seed);
+    for (String id : List.of("cam", "arm", "crate")) {
+      Set<Double> keys = shot.node(id).chain().keyFrames(Path.PLACE);
+      List<Double> some = keys.stream().skip(keys.size() / 2).toList();
+      Shot moved = new MovePath(id, List.of(), dx, 0.5, dz).apply(shot);
+      Shot partly = new MovePath(id, some, dx, 0.5, dz).apply(shot);
+      for (double frame : keys.isEmpty() ? List.of(7.0) : keys) {
+        assertMoved(shot, moved, id, frame, new Vector3d(dx, 0.5, dz));
+        if (some.contains(frame)) {
+          assertMoved(shot, partly, id, frame, new Vector3d(dx, 0.5, dz));
+        }
+      }
+    }
+  }
+
+  private static void assertMoved(Shot was, Shot is, String id, double frame, Vector3d way) {
+    RigidPose before = Evaluation.at(was, frame).pose(id, 0);
+    RigidPose after = Evaluation.at(is, frame).pose(id, 0);
+    assertThat(new Vector3d(after.place()).sub(before.place()).distance(way)).isLessThan(1e-8);
   }
 
   @Property(tries = 30)

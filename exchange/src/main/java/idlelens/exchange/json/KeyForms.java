@@ -2,6 +2,7 @@ package idlelens.exchange.json;
 
 import static idlelens.exchange.json.EditParts.PICKS;
 import static idlelens.exchange.json.EditParts.frame;
+import static idlelens.exchange.json.EditParts.frames;
 import static idlelens.exchange.json.EditParts.id;
 import static idlelens.exchange.json.EditParts.keyed;
 import static idlelens.exchange.json.EditParts.keying;
@@ -13,6 +14,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
+import idlelens.core.edit.MovePath;
 import idlelens.core.edit.Operate;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.PlaceKeys;
@@ -80,6 +82,21 @@ final class KeyForms {
               (e, out) -> {
                 keyed(out, e.id(), e.frame(), e.keying());
                 out.put("dx", e.dxM()).put("dy", e.dyM()).put("dz", e.dzM()).put("turn", e.turn());
+              }),
+          EditForm.of(
+              "move-path",
+              MovePath.class,
+              "id frames dx dy dz",
+              p ->
+                  new MovePath(
+                      id(p),
+                      p.has("frames") ? frames(p.get("frames")) : List.of(),
+                      p.number("dx", 0),
+                      p.number("dy", 0),
+                      p.number("dz", 0)),
+              (e, out) -> {
+                frames(out.put("id", e.id()), "frames", e.frames());
+                out.put("dx", e.dxM()).put("dy", e.dyM()).put("dz", e.dzM());
               }),
           EditForm.of(
               "key-pose",
