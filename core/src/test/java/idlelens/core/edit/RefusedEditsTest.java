@@ -45,6 +45,9 @@ class RefusedEditsTest {
         wrong(NODE, () -> new Rename("nobody", "B")),
         wrong("name is ''; allowed: a text of 1 to 80 characters", () -> new Rename("cam", " ")),
         wrong(NODE, () -> new SetHidden("nobody", true)),
+        wrong(
+            "cam.frames is without a key of place at 7.0; allowed: frames of its keys",
+            () -> new MovePath("cam", List.of(7.0), 1, 0, 0)),
         wrong(NODE, () -> new RemoveNodes(List.of("nobody"), 1, false, Keep.PLACE)),
         wrong(
             "ids.count is 0; allowed: 1 to 2000",

@@ -7,6 +7,7 @@ import { axisOf, parameterOf } from '../shot/parts.js';
 const SNAP_PX = 7;
 const MOVED_PX = 2;
 const WHEEL = 0.0014;
+const KEY_PX = 30;
 
 export class GraphHands {
   constructor(graph) {
@@ -125,7 +126,7 @@ export class GraphHands {
     };
   }
 
-  /** A tangent: the other side turns along, unless Shift is held. */
+  /** A tangent: the other side turns along, unless Alt is held. */
   dragging(handle) {
     const [id, channel, at, side] = handle.split(' ');
     const frame = Number(at);
@@ -138,7 +139,7 @@ export class GraphHands {
       channel,
       frame,
       side,
-      alone: event.shiftKey,
+      alone: event.altKey,
       frames: Math.max(0.01, way * (this.scale.frame(x) - frame)),
       value: way * (this.scale.value(pane, axisOf(this.store.byId.get(id), channel), y) - key[1]),
     });
@@ -246,7 +247,7 @@ export class GraphHands {
     const go = (at, from, event, done) => {
       const [frame, value] = this.target(hit, at, from, event, others);
       this.desk.chosen = start;
-      return this.desk.moveKeys({ frames: frame - hit.frame, value: value - hit.value, axis: hit.axis, done });
+      return this.desk.work.moveKeys({ frames: frame - hit.frame, value: value - hit.value, axis: hit.axis, done });
     };
     return {
       move: (at, from, e) => {
@@ -275,7 +276,7 @@ export class GraphHands {
     const go = (at, from, event, done) => {
       const [frame, value] = this.target(hit, at, from, event, others);
       this.desk.chosen = start;
-      return this.desk.scaleKeys({
+      return this.desk.work.scaleKeys({
         inTime: Math.max(0.01, factor(frame, hit.frame, aboutFrame)),
         inValue: factor(value, hit.value, aboutValue(hit.axis)),
         aboutFrame,
@@ -291,29 +292,22 @@ export class GraphHands {
     };
   }
 
-  /** Alt and arrows move the chosen keys; Enter chooses those at the playhead, Escape none. */
+  /** Enter chooses the keys at the playhead; arrows look around, plus and minus zoom. */
   key(event) {
-    const { desk } = this;
-    const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key] ?? [0, 0];
-    if (event.altKey && (x || y)) {
-      const first = [...desk.chosen.each()][0];
-      if (first)
-        desk.moveKeys({
-          frames: x,
-          value: y * parameterOf(this.store.byId.get(first.id), first.channel).step * (event.shiftKey ? 0.1 : 1),
-          axis: axisOf(this.store.byId.get(first.id), first.channel),
-        });
-    } else if (event.key === 'Enter') {
-      const here = this.graph
+    const { desk, graph } = this;
+    const [x, y] = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key] ?? [0, 0];
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    if (event.key === 'Enter') {
+      const here = graph
         .curves()
         .filter((c) => !c.dim && !c.locked)
         .map((c) => KeyChoice.of(c.id, [c.channel], [desk.frame]));
       desk.chooseKeys(KeyChoice.union(here).existing(this.store));
-    } else if (event.key === 'Escape' && !desk.chosen.isEmpty) desk.chooseKeys(null);
-    else if (event.key === '+' || event.key === '-') {
+    } else if (event.key === '+' || event.key === '-') {
       this.scale.zoomFrames(event.key === '+' ? 0.8 : 1.25, this.scale.x(desk.frame));
-      this.graph.ask();
-    } else return;
+    } else if (x || y) this.scale.pan(this.scale.pane('value'), x * KEY_PX, y * KEY_PX);
+    else return;
+    graph.ask();
     event.preventDefault();
     event.stopPropagation();
   }

@@ -66,7 +66,7 @@ function handle(graph, pane, curve, key, side, [frame, value]) {
   const name = `${curve.id} ${curve.channel} ${key[0]} ${side}`;
   return [
     s('path', { class: 'tangent', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
-    s('rect', { ...box, 'data-handle': name }, s('title', { text: 'Drag the tangent; Shift for this side alone' })),
+    s('rect', { ...box, 'data-handle': name }, s('title', { text: 'Drag the tangent; Alt for this side alone' })),
   ];
 }
 

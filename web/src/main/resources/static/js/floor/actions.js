@@ -25,10 +25,15 @@ function letGo({ desk }) {
   else desk.chooseKeys(null);
 }
 
-function walk({ desk }, call) {
-  desk.loose = null;
-  desk.announce('loose');
-  call();
+/** With a loose pose, only that is taken back. */
+function undo({ store, desk }) {
+  if (desk.loose) desk.letGoOfLoose();
+  else store.undo();
+}
+
+function redo({ store, desk }) {
+  if (desk.loose) desk.leaveLoose();
+  store.redo();
 }
 
 function centre({ desk, curves, plan }) {
@@ -38,18 +43,18 @@ function centre({ desk, curves, plan }) {
 
 /** @param page store, desk and all views */
 export function actionsOf(page) {
-  const { store, desk, playback, operate, score, views } = page;
+  const { store, desk, list, playback, operate, score, views } = page;
   return {
     play: () => playback.toggle(),
     step: (by) => {
       playback.stop();
       desk.goTo(desk.frame + by);
     },
-    keyBefore: () => desk.previousKey(),
-    keyAfter: () => desk.nextKey(),
+    keyBefore: () => desk.work.previousKey(),
+    keyAfter: () => desk.work.nextKey(),
     keyPose: () => desk.keyPose(),
     letGo: () => letGo(page),
-    removeKeys: () => desk.removeKeys(),
+    removeKeys: () => desk.work.removeKeys(),
     operate: () => operate.toggle(),
     centre: () => centre(page),
     swapPlan: () => views.swapSide(),
@@ -58,14 +63,18 @@ export function actionsOf(page) {
     zoomIn: () => score.zoomBy(1),
     zoomOut: () => score.zoomBy(-1),
     wholeShot: () => score.fit(),
-    copy: () => desk.copyKeys(),
-    paste: () => desk.pasteKeys(),
+    copy: () => desk.work.copyKeys(),
+    paste: () => desk.work.pasteKeys(),
     camera: (n) => {
       const camera = store.cameras()[n - 1];
       if (camera) desk.showCamera(camera.id);
     },
-    undo: () => walk(page, () => store.undo()),
-    redo: () => walk(page, () => store.redo()),
+    undo: () => undo(page),
+    redo: () => redo(page),
+    rename: () => list.rename(),
+    chooseAll: () => desk.work.chooseAllKeys(),
+    keyRig: () => desk.work.keyRig(),
+    nudge: (frames, steps) => desk.work.nudgeKeys(frames, steps),
     help: () => /** @type {HTMLDialogElement} */ ($('shortcuts')).showModal(),
   };
 }

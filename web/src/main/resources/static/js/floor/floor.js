@@ -12,6 +12,7 @@ import { ShotStore } from '../shot/shot-store.js';
 import { actionsOf, connectButtons } from './actions.js';
 import { Chain } from './chain.js';
 import { keepFirstPicture } from './first-picture.js';
+import { FOCUS_KINDS } from './focus-kinds.js';
 import { fillShortcuts, listenToKeys } from './keyboard.js';
 import { connectNotice } from './notice.js';
 import { Operate } from './operate.js';
@@ -19,6 +20,7 @@ import { Picture } from './picture.js';
 import { connectSaving } from './saving.js';
 import { Score } from './score.js';
 import { SetList } from './set-list.js';
+import { SHORTCUTS } from './shortcuts.js';
 import { connectStrip } from './strip.js';
 import { connectTransport } from './transport.js';
 import { connectViews } from './views.js';
@@ -93,4 +95,6 @@ listenToOthers(store);
 keepLoggedIn();
 if (picture && floor.dataset.changes === 'true') keepFirstPicture(store, desk, picture, Number(floor.dataset.pictured));
 floor.dataset.ready = 'true';
-Object.assign(window, { idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves } });
+Object.assign(window, {
+  idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves, actions, SHORTCUTS, FOCUS_KINDS },
+});

@@ -1,98 +1,75 @@
-// The keys of the Floor, and their list.
+// The one place that decides what a press of a key means, and the list of all that have a meaning.
 import { button, h } from '../common/dom.js';
+import { isWalkedTo, noteWalk } from '../common/reach.js';
+import { isOwn, kindOf } from './focus-kinds.js';
 import { sign, SIGNS } from './set-list.js';
-
-const LIST = [
-  ['Space', 'Play or stop'],
-  ['Left, Right', 'Step a frame (Shift: ten)'],
-  ['[  ]', 'Previous, next key'],
-  ['Enter', 'Key the whole pose'],
-  ['Esc', 'Let go of a loose pose or a pick, or choose no keys'],
-  ['Backspace', 'Remove keys'],
-  ['1 … 9', 'Camera n in the picture'],
-  ['o', 'Operate'],
-  ['c', 'Centre on the selection; fit the chosen keys'],
-  ['t', 'Plan from above, from the side, or from outside'],
-  ['m', 'Mark the playhead, also while playing'],
-  ['g', 'Ghost: a version beside this one'],
-  ['+  −', 'More or less time in the score (so does the wheel on its ruler)'],
-  ['w', 'The whole shot in the score'],
-  ['Shift+drag', 'On the ruler: what is looped. On rows: a box of keys'],
-  ['Alt+arrows', 'Move the chosen keys, or a card of the chain'],
-  ['Shift+click', 'Choose more keys'],
-  ['Ctrl+C, Ctrl+V', 'Copy, paste keys'],
-  ['F2', 'Rename'],
-  ['Ctrl+Z', 'Undo'],
-  ['Ctrl+Shift+Z', 'Redo'],
-  ['?', 'This list'],
-];
+import { pressOf, shortcutOf, SHORTCUTS, WITH_POINTER } from './shortcuts.js';
 
 const LEGEND = [
   [SIGNS.seen, 'The camera in the picture'],
   [SIGNS.shown, 'Seen in picture and plan: a click hides it'],
   [SIGNS.hidden, 'Hidden: a click shows it'],
 ];
+const GIVE_BACK = ['select', 'tick', 'colour'];
 
-const TAKES_TEXT = 'input:not([type="checkbox"]):not([type="color"]), select, textarea';
-const TAKES_ENTER = 'button, a, [role="button"], summary';
-const TEN = 10;
-
-/** What each key does without Ctrl or Alt. @returns {Record<string, (event: KeyboardEvent) => void>} */
-const plainKeys = (act) => ({
-  ' ': () => act.play(),
-  ArrowLeft: (event) => act.step(event.shiftKey ? -TEN : -1),
-  ArrowRight: (event) => act.step(event.shiftKey ? TEN : 1),
-  '[': () => act.keyBefore(),
-  ']': () => act.keyAfter(),
-  Enter: () => act.keyPose(),
-  Escape: () => act.letGo(),
-  Backspace: () => act.removeKeys(),
-  o: () => act.operate(),
-  c: () => act.centre(),
-  t: () => act.swapPlan(),
-  m: () => act.mark(),
-  g: () => act.ghost(),
-  w: () => act.wholeShot(),
-  '+': () => act.zoomIn(),
-  '=': () => act.zoomIn(),
-  '-': () => act.zoomOut(),
-  '?': () => act.help(),
-});
-
-/** What Ctrl with a key does, or nothing. */
-function withControl(act, event, inText) {
-  const key = event.key.toLowerCase();
-  if (key === 'z') return event.shiftKey ? act.redo : act.undo;
-  if (inText || String(getSelection())) return null;
-  return { c: act.copy, v: act.paste }[key];
+/** What a press means to the page; nothing where it belongs to what has the focus. */
+function meaning(event) {
+  if (document.querySelector('dialog[open]')) return null;
+  if (isOwn(event.target, pressOf(event))) return null;
+  const shortcut = shortcutOf(event);
+  const copies = shortcut?.act === 'copy' && String(getSelection());
+  return copies ? null : (shortcut ?? null);
 }
 
-function actionOf(act, keys, event) {
-  const { target, key } = event;
-  const inText = target.closest(TAKES_TEXT);
-  if (event.ctrlKey || event.metaKey) return withControl(act, event, inText);
-  if (event.altKey || inText || document.querySelector('dialog[open]')) return null;
-  if ((key === ' ' || key === 'Enter') && target.closest(TAKES_ENTER)) return null;
-  return keys[key] ?? (/^[1-9]$/.test(key) ? () => act.camera(Number(key)) : null);
-}
-
-/** @param act what each key does: play, step, key, and so on */
-export function listenToKeys(act) {
-  const keys = plainKeys(act);
-  document.addEventListener('keydown', (event) => {
-    const todo = actionOf(act, keys, event);
-    if (!todo) return;
-    event.preventDefault();
-    todo(event);
+/** Gives the focus back to the work, from wherever it is. */
+function giveBack(element) {
+  setTimeout(() => {
+    if (document.activeElement === element) element.blur();
   });
 }
 
+/** What was typed or chosen is done: the keys are the page's again. */
+function listenToDone() {
+  document.addEventListener('change', ({ target }) => {
+    const { kind } = kindOf(target);
+    if (GIVE_BACK.includes(kind) && !isWalkedTo(target)) giveBack(target);
+  });
+}
+
+function ownEnter(event) {
+  const { target } = event;
+  const { kind } = kindOf(target);
+  if (kind === 'text' && target.tagName !== 'TEXTAREA' && !target.closest('dialog')) giveBack(target);
+  if ((kind === 'tick' || kind === 'colour') && isWalkedTo(target)) target.click();
+}
+
+/** @param {Record<string, (...given: any[]) => any>} act what each shortcut does */
+export function listenToKeys(act) {
+  const press = (event) => {
+    const shortcut = meaning(event);
+    if (shortcut) {
+      event.preventDefault();
+      event.stopPropagation();
+      act[shortcut.act](...(shortcut.with ?? []));
+      return;
+    }
+    if (event.key === 'Tab' || (kindOf(event.target).kind !== 'text' && isOwn(event.target, pressOf(event))))
+      noteWalk();
+    if (event.key === 'Enter') ownEnter(event);
+  };
+  document.addEventListener('keydown', press, { capture: true });
+  listenToDone();
+}
+
+const listed = (rows) => h('dl', {}, ...rows.flatMap(([key, what]) => [h('dt', {}, key), h('dd', { text: what })]));
+
 export function fillShortcuts(dialog) {
+  const shown = SHORTCUTS.filter(({ says }) => says).map((each) => [each.shown, each.says]);
   dialog.append(
     h('h2', { text: 'Shortcuts' }),
-    h('dl', {}, ...LIST.flatMap(([key, what]) => [h('dt', { text: key }), h('dd', { text: what })])),
+    listed([...shown, ...WITH_POINTER]),
     h('h3', { text: 'Signs in the list of what is on set' }),
-    h('dl', {}, ...LEGEND.flatMap(([d, what]) => [h('dt', {}, sign(d)), h('dd', { text: what })])),
+    listed(LEGEND.map(([d, what]) => [sign(d), what])),
     h(
       'div',
       { class: 'actions' },

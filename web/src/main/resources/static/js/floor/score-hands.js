@@ -98,7 +98,7 @@ export class ScoreHands {
           return;
         }
         if (
-          !(await this.desk.editKeys(
+          !(await this.desk.work.editKeys(
             [edit()],
             start.mapped((f) => f + by),
           ))
@@ -200,7 +200,7 @@ export class ScoreHands {
       this.desk.goTo(frame);
     } else if (event.altKey && way) {
       if (!this.desk.chosen.hasAny(id, choice.channelsOf(id), frame)) this.choose(id, what, choice, false);
-      this.desk.moveKeys({ frames: way }).then((kept) => {
+      this.desk.work.moveKeys({ frames: way }).then((kept) => {
         if (kept) this.refocus(`${id} ${what} ${frame + way}`);
       });
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown')

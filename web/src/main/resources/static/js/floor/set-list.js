@@ -27,6 +27,9 @@ export class SetList {
     this.rows = new SetRows(store);
     add.addEventListener('click', () => openAddMenu(store, desk, add));
     list.addEventListener('keydown', (event) => this.key(event));
+    this.search = search;
+    this.shown = [];
+    this.renaming = false;
     this.listenToSearch(search);
     store.addEventListener('shot', () => this.render());
     desk.addEventListener('selection', () => this.render());
@@ -38,11 +41,11 @@ export class SetList {
       this.render();
     });
     search.addEventListener('keydown', (event) => {
-      event.stopPropagation();
       if (event.key === 'Enter' && this.shown.length) this.desk.select(this.bestHit().node.id);
       if (event.key !== 'Escape') return;
       search.value = '';
       this.rows.sought = '';
+      search.blur();
       this.render();
     });
   }
@@ -59,7 +62,7 @@ export class SetList {
     this.rows.load();
     for (const carrier of this.store.carriersOf(this.desk.selected)) this.rows.fold(carrier.id, false);
     const signature = this.signature();
-    if (signature === this.drawn && !again) return;
+    if (this.renaming || (signature === this.drawn && !again)) return; // what is being typed stays
     const moved = this.selected !== this.desk.selected;
     this.drawn = signature;
     this.selected = this.desk.selected;
@@ -159,27 +162,28 @@ export class SetList {
       event.stopPropagation();
       const row = this.shown[Math.max(0, Math.min(this.shown.length - 1, to))];
       if (row) this.desk.select(row.node.id);
-    } else if (event.key === 'F2') {
-      this.rename(this.desk.node);
     } else if (event.key === 'Delete') {
       this.remove();
     }
   }
 
   rename(node = this.desk.node) {
-    const name = node && this.list.querySelector(`[data-id="${node.id}"] .name`);
-    if (!name) return;
+    if (!node || this.renaming) return;
+    this.show(node);
+    const name = this.list.querySelector(`[data-id="${node.id}"] .pick`);
+    this.renaming = true;
     const input = h('input', { type: 'text', value: node.name, maxlength: '80', 'aria-label': 'Name' });
     let done = false;
     const end = (keep) => {
       if (done) return;
       done = true;
+      this.renaming = false;
       const text = input.value.trim();
-      if (keep && text && text !== node.name) this.store.edit([{ edit: 'rename', id: node.id, name: text }]);
-      else this.render(true);
+      const now = this.store.byId.get(node.id);
+      if (keep && now && text && text !== now.name) this.store.edit([{ edit: 'rename', id: node.id, name: text }]);
+      this.render(true);
     };
     input.addEventListener('keydown', (event) => {
-      event.stopPropagation();
       if (event.key === 'Enter') end(true);
       if (event.key === 'Escape') end(false);
     });
@@ -187,6 +191,15 @@ export class SetList {
     name.replaceWith(input);
     input.focus();
     input.select();
+  }
+
+  /** Makes the row of a node be there, whatever is folded or sought. */
+  show(node) {
+    for (const carrier of this.store.carriersOf(node.id)) this.rows.fold(carrier.id, false);
+    if (this.shown.some((row) => row.node.id === node.id)) return;
+    this.search.value = '';
+    this.rows.sought = '';
+    this.render(true);
   }
 
   async duplicate() {

@@ -13,12 +13,12 @@ export class Hand {
 
   /** The chosen keys, or those of the selected node at the playhead. */
   get choice() {
-    return this.desk.keysInHand();
+    return this.desk.work.keysInHand();
   }
 
   /** Names of the axes on which they are measured. */
   axes() {
-    return [...this.desk.byAxis(this.choice).keys()];
+    return [...this.desk.work.byAxis(this.choice).keys()];
   }
 
   /** Each key: {id, channel, key}. */
@@ -62,7 +62,7 @@ export class Hand {
   place(change, done, next = (frame) => frame) {
     const { desk, store } = this;
     const edits = [{ edit: 'place-keys', picks: this.choice.picks(), landing: desk.landing, ...change }];
-    if (done) return desk.editKeys(edits, desk.chosen.mapped(next));
+    if (done) return desk.work.editKeys(edits, desk.chosen.mapped(next));
     store.show(edits);
     return true;
   }

@@ -34,7 +34,7 @@ export function scalePart(hand, rate) {
   const scale = button('Scale', async () => {
     if (desk.chosen.isEmpty) desk.chooseKeys(hand.choice);
     const point = pointOf(hand, about.value);
-    if (!(await desk.scaleKeys({ inTime: by.time, inValue: by.value, ...point }))) return;
+    if (!(await desk.work.scaleKeys({ inTime: by.time, inValue: by.value, ...point }))) return;
     by.time = 1;
     by.value = 1;
     fields.forEach((f) => f.refresh());

@@ -8,7 +8,7 @@ import { scalePart } from './chosen-scale.js';
 import { choice, labelled, row } from './fields.js';
 
 export const chosenPanel = {
-  signature: (store, node, desk) => [...desk.byAxis(desk.keysInHand()).keys()].join(),
+  signature: (store, node, desk) => [...desk.work.byAxis(desk.work.keysInHand()).keys()].join(),
 
   build(store, desk) {
     const hand = new Hand(store, desk);
@@ -125,7 +125,7 @@ function landingPart(hand) {
   const snap = button('Snap to frames', () => hand.place({ snap: true }, true, Math.round), {
     title: 'Round the frames of the chosen keys to whole ones',
   });
-  const removeIt = button('Remove', () => desk.removeKeys(), { title: 'Backspace' });
+  const removeIt = button('Remove', () => desk.work.removeKeys(), { title: 'Backspace' });
   const clear = button('None', () => desk.chooseKeys(null), { title: 'Choose no keys (Esc)' });
   return {
     rows: [row('Landing', landing, snap), h('div', { class: 'buttons' }, removeIt, clear)],

@@ -93,7 +93,7 @@ function keepJoinedBox() {
 /** Edits that remove overshoots: one for each tolerance. */
 function remedies(desk, overshoots) {
   const choice = KeyChoice.union(overshoots.map((o) => KeyChoice.of(o.id, [o.channel], [o.frame])));
-  return [...desk.byAxis(choice)].map(([axis, part]) => ({
+  return [...desk.work.byAxis(choice)].map(([axis, part]) => ({
     edit: 'remove-overshoot',
     picks: part.picks(),
     tolerance: desk.tolerance[axis],

@@ -131,7 +131,7 @@ function buttonsPart(keys) {
   const { desk } = keys;
   const keyIt = button('Key this pose', () => desk.keyPose(), { class: 'main', title: 'Key the whole pose (Enter)' });
   const letGo = button('Let go', () => desk.letGoOfLoose(), { title: 'Put it back as it was (Esc)' });
-  const removeIt = button('Remove key', () => desk.removeKeys(), { title: 'Backspace' });
+  const removeIt = button('Remove key', () => desk.work.removeKeys(), { title: 'Backspace' });
   return {
     rows: [h('div', { class: 'buttons' }, keyIt, letGo, removeIt)],
     refresh() {

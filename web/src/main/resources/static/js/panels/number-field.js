@@ -7,6 +7,7 @@ import { lengthNumber, lengthUnit } from '../common/units.js';
 
 const DRAG_STARTS_PX = 3;
 const PIXELS_PER_STEP = 4;
+const TOLD_MS = 8000;
 
 /**
  * @typedef {object} NumberOptions
@@ -43,6 +44,7 @@ export class NumberField {
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.input.addEventListener('blur', () => this.leave());
     this.input.addEventListener('focus', () => {
+      this.clearTrouble();
       this.typedFrom = this.input.value;
     });
     this.refresh();
@@ -119,7 +121,7 @@ export class NumberField {
     const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (event.key === 'Enter') {
       event.preventDefault();
-      if (await this.commit()) this.input.select();
+      this.input.blur(); // what was typed is taken, and the keys are the page's again
     } else if (event.key === 'Escape') {
       this.restore();
       this.input.blur();
@@ -131,7 +133,7 @@ export class NumberField {
 
   async stepBy(step) {
     await this.options.set(this.rounded((this.options.get() ?? 0) + step), true, this.options.at?.());
-    this.typedFrom = this.input.value = this.shown();
+    this.showPresent();
   }
 
   leave() {
@@ -140,12 +142,16 @@ export class NumberField {
 
   restore() {
     this.clearTrouble();
+    this.showPresent();
+  }
+
+  showPresent() {
     this.input.value = this.typedFrom = this.shown();
   }
 
   /**
-   * Reads what was typed; what cannot be read stays, with the reason beside it. Where it is set is settled at once,
-   * however long the reading takes.
+   * Reads what was typed. What cannot be read or is refused gives way to the present value, and the reason is said.
+   * Where it is set is settled at once, however long the reading takes.
    */
   async commit() {
     const typed = this.input.value.trim();
@@ -160,10 +166,10 @@ export class NumberField {
       this.clearTrouble();
       this.typedFrom = this.input.value;
       const kept = await this.options.set(value, true, at);
-      if (kept === false) return false;
-      this.input.value = this.typedFrom = this.shown();
-      return true;
+      this.showPresent();
+      return kept !== false;
     } catch (problem) {
+      this.showPresent();
       this.tellTrouble(problem.message);
       return false;
     }
@@ -187,6 +193,8 @@ export class NumberField {
     this.input.setAttribute('aria-invalid', 'true');
     this.trouble = h('span', { class: 'field-error', role: 'alert', text });
     (this.element.closest('.row') ?? this.element.parentElement).append(this.trouble);
+    clearTimeout(this.quiet);
+    this.quiet = setTimeout(() => this.clearTrouble(), TOLD_MS);
   }
 
   clearTrouble() {

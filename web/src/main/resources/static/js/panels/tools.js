@@ -77,7 +77,7 @@ function rigPart(work) {
     title: 'A key on every keyed curve at the playhead; the curves stay as they are',
   });
   const buttons = [
-    button('Whole rig', () => desk.keyRig(), { title: 'Key this node and all that carries it' }),
+    button('Whole rig', () => desk.work.keyRig(), { title: 'Key this node and all that carries it' }),
     button('Align keys', () => work.counted([{ edit: 'align-keys', id }]), {
       title: 'A key on every carrier and here at every key of the rig; the motion stays as it is',
     }),
@@ -97,9 +97,11 @@ function copyPart({ desk }) {
     ['offset', 'offset', 'Go on from the values that are here'],
     ['mirrored', 'mirrored', 'Left becomes right: x, pan and roll change their sign'],
   ];
-  const paste = ways.map(([way, text, title]) => button(text, () => desk.pasteKeys(way), { title, 'data-paste': way }));
-  paste.push(button('backwards', () => desk.pasteKeys('same', true), { title: 'In the opposite order' }));
-  const copy = button('Copy', () => desk.copyKeys(), {
+  const paste = ways.map(([way, text, title]) =>
+    button(text, () => desk.work.pasteKeys(way), { title, 'data-paste': way }),
+  );
+  paste.push(button('backwards', () => desk.work.pasteKeys('same', true), { title: 'In the opposite order' }));
+  const copy = button('Copy', () => desk.work.copyKeys(), {
     title: 'Copy the chosen keys, or those at the playhead (Ctrl+C)',
   });
   return {

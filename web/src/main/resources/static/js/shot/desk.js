@@ -1,7 +1,8 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
 import { KeyChoice } from './key-choice.js';
-import { isKeyed, keyFrames, keysOf } from './keys.js';
-import { allFamilies, axisOf, hasPath, pathsOf, POSE, titleOf } from './parts.js';
+import { KeyWork } from './key-work.js';
+import { isKeyed } from './keys.js';
+import { allFamilies, axisOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
 
 const isPose = (channel) => POSE.includes(channel);
@@ -19,6 +20,7 @@ export class Desk extends EventTarget {
     this.record = false;
     this.keying = 'whole-pose';
     this.chosen = new KeyChoice();
+    this.work = new KeyWork(store, this);
     this.marker = null; // the chosen marker
     this.editing = false; // keys are just being changed, and are chosen again where they arrive
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
@@ -196,6 +198,7 @@ export class Desk extends EventTarget {
 
   chooseMarker(id) {
     this.marker = id;
+    this.chosen = new KeyChoice();
     this.announce('keys');
   }
 
@@ -206,105 +209,8 @@ export class Desk extends EventTarget {
     return this.store.edit([{ edit: 'set-markers', markers: [{ id, frame: this.frame, name, kind }] }]);
   }
 
-  /** The chosen keys, or all those of the selected node at this frame. */
-  keysInHand() {
-    if (!this.chosen.isEmpty) return this.chosen;
-    const { node } = this;
-    return node ? KeyChoice.of(node.id, pathsOf(node), [this.frame]).existing(this.store) : new KeyChoice();
-  }
-
-  /**
-   * Stores edits of chosen keys, and chooses them where they arrive.
-   *
-   * @param next the choice afterwards
-   */
-  async editKeys(edits, next) {
-    this.editing = true;
-    try {
-      const kept = await this.store.edit(edits);
-      if (kept) this.chooseKeys(next.existing(this.store));
-      return kept;
-    } finally {
-      this.editing = false;
-    }
-  }
-
-  /**
-   * Moves the chosen keys; those measured in another unit than the value only in time.
-   *
-   * @param by.axis what byValue is measured in, or null where all move in value alike
-   */
-  async moveKeys({ frames = 0, value = 0, axis = null, done = true, landing = this.landing }) {
-    const choice = this.chosen;
-    const edits = [];
-    for (const [name, part] of this.byAxis(choice)) {
-      const byValue = axis === null || axis === name ? value : 0;
-      if (frames || byValue) edits.push({ edit: 'move-keys', picks: part.picks(), by: frames, byValue, landing });
-    }
-    if (!edits.length) return true;
-    if (!done) {
-      this.store.show(edits);
-      return true;
-    }
-    return this.editKeys(
-      edits,
-      choice.mapped((f) => f + frames),
-    );
-  }
-
-  /**
-   * Scales the chosen keys about a point.
-   *
-   * @param {object} by
-   * @param {number} [by.inTime]
-   * @param {number} [by.inValue]
-   * @param {number} [by.aboutFrame]
-   * @param {(axis: any) => number} [by.aboutValue] gives the value that stays, for an axis
-   * @param {boolean} [by.snap] whether frames become whole ones
-   * @param {boolean} [by.done]
-   */
-  async scaleKeys({ inTime = 1, inValue = 1, aboutFrame, aboutValue, snap = true, done = true }) {
-    const choice = this.chosen;
-    const to = (f) => aboutFrame + (f - aboutFrame) * inTime;
-    const edits = [];
-    for (const [axis, part] of this.byAxis(choice))
-      edits.push({
-        edit: 'scale-keys',
-        picks: part.picks(),
-        aboutFrame,
-        aboutValue: aboutValue(axis),
-        inTime,
-        inValue,
-        landing: this.landing,
-      });
-    if (snap && inTime !== 1)
-      edits.push({ edit: 'place-keys', picks: choice.mapped(to).picks(), snap: true, landing: this.landing });
-    if (!done) {
-      this.store.show(edits);
-      return true;
-    }
-    const kept = await this.editKeys(
-      edits,
-      choice.mapped((f) => (snap && inTime !== 1 ? Math.round(to(f)) : to(f))),
-    );
-    if (!kept) this.chooseKeys(choice);
-    return kept;
-  }
-
   axisOf(id, channel) {
     return axisOf(this.store.byId.get(id), channel);
-  }
-
-  /** The parts of a choice that share an axis, by its name. */
-  byAxis(choice) {
-    const axes = new Map();
-    for (const { id, channel } of choice.each()) axes.set(this.axisOf(id, channel), null);
-    for (const name of axes.keys())
-      axes.set(
-        name,
-        choice.only((id, channel) => this.axisOf(id, channel) === name),
-      );
-    return axes;
   }
 
   /** Overshoots of a node that are larger than what is tolerated: [channel, frame, value, amount]. */
@@ -329,43 +235,6 @@ export class Desk extends EventTarget {
   setTolerance(axis, amount) {
     this.tolerance[axis] = amount;
     this.announce('layout');
-  }
-
-  /** Copies the chosen keys of the selected node, or of the only node that has some. */
-  copyKeys() {
-    const hand = this.keysInHand();
-    const id = hand.channelsOf(this.selected).length ? this.selected : hand.ids()[0];
-    const node = this.store.byId.get(id);
-    if (!node) {
-      toast('Choose keys to copy, or go to a frame with a key', { bad: true });
-      return;
-    }
-    const keys = {};
-    for (const channel of hand.channelsOf(id))
-      keys[channel] = keysOf(node, channel).filter((k) => hand.has(id, channel, k[0]));
-    this.copied = { from: node.name, keys };
-    this.announce('keys');
-    const count = Object.values(keys).flat().length;
-    toast(`${count} ${count === 1 ? 'key' : 'keys'} of ${node.name} copied`);
-  }
-
-  /** @param way same, offset or mirrored */
-  pasteKeys(way = 'same', backwards = false) {
-    if (!this.copied || !this.node) {
-      toast('Nothing is copied yet', { bad: true });
-      return Promise.resolve(false);
-    }
-    const keys = Object.fromEntries(
-      Object.entries(this.copied.keys).filter(([channel]) => hasPath(this.node, channel)),
-    );
-    return this.store.edit([{ edit: 'paste-keys', id: this.selected, frame: this.frame, keys, way, backwards }]);
-  }
-
-  /** Keys the whole pose of the rig: the selected node and all that carries it. */
-  keyRig() {
-    if (!this.node) return Promise.resolve(false);
-    const rig = [...this.store.carriersOf(this.selected), this.node];
-    return this.store.edit(rig.map((n) => ({ edit: 'key-pose', id: n.id, frame: this.frame, channels: POSE })));
   }
 
   setRecord(on) {
@@ -458,34 +327,5 @@ export class Desk extends EventTarget {
     const { node } = this;
     if (!node) return Promise.resolve(false);
     return this.store.edit([{ edit: 'key-pose', id: node.id, frame: this.frame, channels: POSE }]);
-  }
-
-  /** Removes the chosen keys, or those of the selected node at this frame. */
-  removeKeys() {
-    const hand = this.keysInHand();
-    if (hand.isEmpty) return Promise.resolve(false);
-    this.chooseKeys(null);
-    return this.store.edit([{ edit: 'remove-keys', picks: hand.picks() }]);
-  }
-
-  /** Frames of all keys of the selected node and, for a camera, of what carries it. */
-  keysInReach() {
-    const { node, store } = this;
-    if (!node) return [];
-    const nodes = node.kind === 'camera' ? [...store.carriersOf(node.id), node] : [node];
-    const frames = new Set(nodes.flatMap((n) => keyFrames(n, pathsOf(n)).map((k) => k.frame)));
-    return [...frames].sort((a, b) => a - b);
-  }
-
-  previousKey() {
-    const f = this.keysInReach()
-      .filter((k) => k < this.frame - 1e-6)
-      .pop();
-    if (f !== undefined) this.goTo(f);
-  }
-
-  nextKey() {
-    const f = this.keysInReach().find((k) => k > this.frame + 1e-6);
-    if (f !== undefined) this.goTo(f);
   }
 }

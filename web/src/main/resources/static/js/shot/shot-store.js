@@ -365,6 +365,17 @@ export class ShotStore extends EventTarget {
     return chain;
   }
 
+  /** The rig of a node from the top down: what carries it, itself, and what of what it carries leads to a camera. */
+  rigOf(id) {
+    const carrying = new Set();
+    for (const camera of this.cameras()) {
+      const way = [...this.carriersOf(camera.id), camera];
+      const at = way.findIndex((n) => n.id === id);
+      if (at >= 0) way.slice(at + 1).forEach((n) => carrying.add(n.id));
+    }
+    return [...this.carriersOf(id), this.byId.get(id), ...this.nodes.filter((n) => carrying.has(n.id))];
+  }
+
   isHidden(node) {
     for (let n = node; n; n = this.carrier(n)) if (n.hidden) return true;
     return false;
