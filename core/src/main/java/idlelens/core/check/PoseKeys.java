@@ -1,5 +1,6 @@
 package idlelens.core.check;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Segment;
@@ -90,9 +91,11 @@ final class PoseKeys {
   private void take(Curve curve, boolean isOwn) {
     List<Key> keys = curve.keys();
     List<Segment> segments = curve.segments();
-    boolean before = false;
+    boolean moves = segments.stream().anyMatch(PoseKeys::moves);
+    boolean before = moves && curve.before() != Beyond.HOLD;
     for (int i = 0; i < keys.size(); i++) {
-      boolean after = i < segments.size() && moves(segments.get(i));
+      boolean isLast = i == segments.size();
+      boolean after = isLast ? moves && curve.after() != Beyond.HOLD : moves(segments.get(i));
       changes.computeIfAbsent(keys.get(i).frame(), f -> new Change()).take(before, after, isOwn);
       before = after;
     }

@@ -3,6 +3,7 @@ package idlelens.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Curves;
 import idlelens.core.curve.Key;
@@ -72,6 +73,14 @@ class CheckTest {
   @Test
   void creep_whereTheOtherMotionGoesOn_isNone() {
     Node cam = keyed("cam", Path.Z, Sets.keyed(1, 0, 20, -4, 40, -6));
+    cam = cam.withChain(cam.chain().with(Path.X, Curve.still(0)));
+    assertThat(Creep.find(RIG, cam)).isEmpty();
+  }
+
+  @Test
+  void creep_besideAMotionThatCyclesOn_isNone() {
+    Curve rolling = Sets.keyed(1, 0, 10, 1, 20, 0).withBeyond(Beyond.CYCLE, Beyond.CYCLE);
+    Node cam = keyed("cam", Path.ROLL, rolling);
     cam = cam.withChain(cam.chain().with(Path.X, Curve.still(0)));
     assertThat(Creep.find(RIG, cam)).isEmpty();
   }

@@ -1,6 +1,9 @@
 // Outlines of pieces on the plan: the hull of their triangles, seen from above or from the side.
 
 const MOST_VERTICES = 4000;
+/** Ground is at least this wide, and this flat. */
+const GROUND_M2 = 12;
+const FLAT = 0.06;
 
 function turn(p, q, out) {
   const [x, y, z] = p;
@@ -44,6 +47,18 @@ export function outline(mesh, pose, side) {
     points.push(side === 'above' ? [out[0] + pose.x, out[2] + pose.z] : [out[2] + pose.z, out[1] + pose.y]);
   }
   return hull(points);
+}
+
+/** Whether a mesh is as wide and flat as ground. */
+export function isFlat(mesh) {
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  mesh.positions.forEach((v, i) => {
+    low[i % 3] = Math.min(low[i % 3], v);
+    high[i % 3] = Math.max(high[i % 3], v);
+  });
+  const [width, height, depth] = high.map((v, i) => v - low[i]);
+  return width * depth >= GROUND_M2 && height <= FLAT * Math.sqrt(width * depth);
 }
 
 /** The direction a node looks, in the plane of the plan, as a unit vector and its length before. */

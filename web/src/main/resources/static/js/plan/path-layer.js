@@ -4,6 +4,7 @@ import { fixed } from '../common/format.js';
 import { isOff, measured, PLACE, POSE, pathName } from '../shot/parts.js';
 import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
+import { takeable } from './takes.js';
 
 const STEPS = 6; // of the speed's scale
 const MOST_POINTS = 2000; // on a plan of some hundred pixels
@@ -22,6 +23,8 @@ export class PathLayer {
     this.store = plan.store;
     this.desk = plan.desk;
     this.bySpeed = false;
+    this.drawnIds = []; // whose paths are drawn
+    this.marks = []; // where handles and keys stand, for signs to stand off
     this.follows = false; // whether there are so many keys that those near the playhead are others at each frame
   }
 
@@ -37,6 +40,7 @@ export class PathLayer {
 
   draw() {
     const ids = this.ids();
+    this.drawnIds = ids;
     this.follows = ids.some((id) => keyFrames(this.store.byId.get(id), POSE).length > MOST_IN_HAND);
     this.range = this.bySpeed ? this.speeds(ids) : null;
     return [
@@ -84,7 +88,6 @@ export class PathLayer {
 
   path(id) {
     const motion = this.store.motion.get(id);
-    const node = this.store.byId.get(id);
     const points = this.points(this.store, motion);
     const [first, stride] = [this.desk.first(), this.stride()];
     const d = line(points);
@@ -97,8 +100,26 @@ export class PathLayer {
     dots.forEach((each, i) => {
       if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each }));
     });
-    parts.push(s('path', { class: 'reach', d, 'data-path': id }, s('title', { text: 'Click to go to this frame' })));
-    if (id === this.desk.selected) parts.push(...this.handles(id, motion));
+    const says = 'Click to go to this frame, drag to move the whole path';
+    parts.push(s('path', { class: 'reach', d, ...takeable('path', id) }, s('title', { text: says })));
+    return parts;
+  }
+
+  /** What of the paths can be taken in hand: handles of the chosen node, and keys. */
+  hands() {
+    this.marks = [];
+    return this.drawnIds.flatMap((id) => [
+      ...(id === this.desk.selected ? this.handles(id, this.store.motion.get(id)) : []),
+      ...this.keys(id),
+    ]);
+  }
+
+  keys(id) {
+    const motion = this.store.motion.get(id);
+    const node = this.store.byId.get(id);
+    const parts = [];
+    const first = this.desk.first();
+    const upright = this.plan.side === '3D' ? ', with Shift up and down' : '';
     const keys = isOff(node, 'keys')
       ? []
       : keyFrames(node, POSE).filter((key) => key.frame >= first && key.frame <= this.desk.last());
@@ -112,8 +133,9 @@ export class PathLayer {
         continue;
       }
       const place = key.channels.some((c) => PLACE.includes(c));
+      this.marks.push(p);
       const title = place
-        ? `${node.name}, key at ${key.frame}: drag to move it${this.plan.side === '3D' ? ', with Alt up and down' : ''}`
+        ? `${node.name}, key at ${key.frame}: drag to move it${upright}`
         : `${node.name}, key at ${key.frame}`;
       parts.push(
         s(
@@ -123,7 +145,7 @@ export class PathLayer {
             cx: p[0].toFixed(1),
             cy: p[1].toFixed(1),
             r: 4.2,
-            'data-key': place ? `${id} ${key.frame}` : undefined,
+            ...(place ? takeable('key', `${id} ${key.frame}`) : {}),
           },
           s('title', { text: title }),
         ),
@@ -151,6 +173,7 @@ export class PathLayer {
       for (const [side, from] of HANDLES) {
         const end = this.plan.place(vector(path, i + from));
         if (!key || !end || Math.hypot(end[0] - key[0], end[1] - key[1]) < SHORTEST_HANDLE_PX) continue;
+        this.marks.push(end);
         parts.push(
           s('path', { class: 'tangent', d: `M${at(key)}L${at(end)}` }),
           s(
@@ -161,9 +184,9 @@ export class PathLayer {
               y: (end[1] - 3.5).toFixed(1),
               width: 7,
               height: 7,
-              'data-handle': `${id} ${frame} ${side}`,
+              ...takeable('handle', `${id} ${frame} ${side}`),
             },
-            s('title', { text: `Tangent of the key at ${frame}: drag it, Shift for this side alone` }),
+            s('title', { text: `Tangent of the key at ${frame}: drag it, Alt for this side alone` }),
           ),
         );
       }

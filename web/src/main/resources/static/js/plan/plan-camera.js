@@ -3,8 +3,11 @@ import { s } from '../common/dom.js';
 import { turned } from '../common/turned.js';
 import { lengthRange } from '../common/units.js';
 import { forward } from './outline.js';
+import { takeable } from './takes.js';
 
-const HANDLE_PX = 34;
+/** How far ahead of a node its turn ring stands: the nearest at which no handle or key is in its way. */
+const TURN_PX = [34, 52, 70, 88, 106];
+const CLEAR_PX = 16;
 const MOST_SHARP_M = 400;
 
 const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
@@ -37,7 +40,7 @@ export function frustum(plan, node, labels) {
         cx: from[0].toFixed(1),
         cy: from[1].toFixed(1),
         r: 5.5,
-        'data-id': node.id,
+        ...takeable('sign', node.id),
       },
       s('title', { text: node.name }),
     ),
@@ -60,7 +63,7 @@ export function camera(plan, node, labels) {
         class: node.id === plan.desk.camera ? 'camera' : 'camera other',
         d: 'M0 -10L6 6H-6Z',
         transform: `translate(${x.toFixed(1)} ${y.toFixed(1)}) rotate(${angle.toFixed(2)})`,
-        'data-id': node.id,
+        ...takeable('sign', node.id),
       },
       s('title', { text: node.name }),
     ),
@@ -125,7 +128,13 @@ export function nulls(plan, labels) {
     parts.push(
       s(
         'circle',
-        { class: chosen ? 'ring chosen' : 'ring', cx: x.toFixed(1), cy: y.toFixed(1), r: 8, 'data-id': node.id },
+        {
+          class: chosen ? 'ring chosen' : 'ring',
+          cx: x.toFixed(1),
+          cy: y.toFixed(1),
+          r: 8,
+          ...takeable('sign', node.id),
+        },
         s('title', { text: node.name }),
       ),
       s('path', {
@@ -145,17 +154,20 @@ export function handle(plan) {
   if (!pose || plan.side !== 'above') return [];
   const [x, y] = plan.toScreen(plan.plane(pose));
   const look = forward(pose, 'above');
-  const hx = x + look.a * HANDLE_PX;
-  const hy = y + look.b * HANDLE_PX;
+  /** @returns {[number, number]} */
+  const at = (px) => [x + look.a * px, y + look.b * px];
+  const [hx, hy] = at(TURN_PX.find((px) => isClear(plan, at(px))) ?? TURN_PX[0]);
   return [
     s('path', { class: 'turn-line', d: `M${x.toFixed(1)} ${y.toFixed(1)}L${hx.toFixed(1)} ${hy.toFixed(1)}` }),
     s(
       'circle',
-      { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, 'data-turn': node.id },
+      { class: 'turn', cx: hx.toFixed(1), cy: hy.toFixed(1), r: 5.5, ...takeable('turn', node.id) },
       s('title', { text: `Turn ${node.name}` }),
     ),
   ];
 }
+
+const isClear = (plan, [x, y]) => plan.layer.marks.every((mark) => Math.hypot(mark[0] - x, mark[1] - y) > CLEAR_PX);
 
 /** A place in a node's own space, in the world. */
 export function outOf(pose, v) {

@@ -1,14 +1,22 @@
 // Hands on the plan: looking around, choosing, moving and turning what stands there; keys and tangents of paths.
-import { POSE } from '../shot/parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
+import { keyFrames } from '../shot/keys.js';
+import { PLACE, POSE } from '../shot/parts.js';
+import { Takes } from './takes.js';
 
 const KEY_PX = 30;
+const DRAG_STARTS_PX = 3;
 
 export class PlanGestures {
   /** @param signal ends the listening */
   constructor(plan, signal) {
     this.plan = plan;
+    this.takes = new Takes(plan);
+    this.pointer = null; // where it hovers
+    this.held = false; // whether something is in hand
     plan.svg.addEventListener('pointerdown', (event) => this.press(event), { signal });
+    plan.svg.addEventListener('pointermove', (event) => this.hover(event), { signal });
+    plan.svg.addEventListener('pointerleave', () => this.leave(), { signal });
     plan.svg.addEventListener('keydown', (event) => this.key(event), { signal });
     plan.svg.addEventListener('wheel', (event) => this.zoom(event), { signal, passive: false });
   }
@@ -54,70 +62,90 @@ export class PlanGestures {
     this.plan.ask('all');
   }
 
+  /** What a press would take is shown while the pointer is over the plan. */
+  hover(event) {
+    if (this.held || event.buttons) return;
+    this.pointer = [event.clientX, event.clientY];
+    this.showTake();
+  }
+
+  showTake() {
+    if (this.pointer && !this.held) this.takes.show(this.takes.at(...this.pointer));
+  }
+
+  leave() {
+    this.pointer = null;
+    if (!this.held) this.takes.show(null);
+  }
+
   press(event) {
     if (event.button > 1) return;
     event.preventDefault();
     this.plan.svg.setPointerCapture(event.pointerId);
-    const target = event.target;
     const from = [event.clientX, event.clientY];
+    const take = event.button === 0 ? this.takes.at(...from) : null;
+    this.takes.show(take);
+    const gesture = this.gesture(event, take, from);
     const drag = new AbortController();
     const { signal } = drag;
-    const gesture = this.gesture(event, from);
     let moved = false;
-    this.plan.svg.addEventListener(
-      'pointermove',
-      (e) => {
-        const by = [e.clientX - from[0], e.clientY - from[1]];
-        moved ||= Math.hypot(...by) > 3;
-        if (moved) gesture.move(by, e, false);
-      },
-      { signal },
-    );
-    this.plan.svg.addEventListener(
-      'pointerup',
-      (e) => {
-        drag.abort();
-        if (moved) gesture.move([e.clientX - from[0], e.clientY - from[1]], e, true);
-        else this.click(target, e);
-      },
-      { signal },
-    );
-    this.plan.svg.addEventListener(
-      'pointercancel',
-      () => {
-        drag.abort();
-        this.plan.store.letGo();
-      },
-      { signal },
-    );
+    this.held = true;
+    const end = () => {
+      drag.abort();
+      this.held = false;
+    };
+    const move = (e, done) => {
+      const by = [e.clientX - from[0], e.clientY - from[1]];
+      moved ||= Math.hypot(...by) > DRAG_STARTS_PX;
+      if (moved) gesture.move(by, e, done);
+    };
+    const release = (e) => {
+      end();
+      move(e, true);
+      if (!moved) this.click(take, e);
+    };
+    const cancel = () => {
+      end();
+      this.plan.store.letGo();
+    };
+    const { svg } = this.plan;
+    svg.addEventListener('pointermove', (e) => move(e, false), { signal });
+    svg.addEventListener('pointerup', release, { signal });
+    svg.addEventListener('pointercancel', cancel, { signal });
   }
 
   /** What a press on the plan begins. */
-  gesture(event, from) {
-    const { id, turn, key, handle } = event.target.dataset;
-    if (event.button === 0 && key) return this.draggingKey(key);
-    if (event.button === 0 && handle) return this.draggingTangent(handle);
-    if (this.plan.side === '3D')
+  gesture(event, take, from) {
+    const { desk, side } = this.plan;
+    if (take?.kind === 'handle') return this.draggingTangent(take.name);
+    if (take?.kind === 'key') return this.draggingKeys(take.name);
+    if (side === '3D')
       return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
-    if (this.plan.desk.picking) return this.panning();
-    if (turn) return this.turning(turn, from);
-    return id && event.button === 0 ? this.moving(id) : this.panning();
+    if (desk.picking || !take) return this.panning();
+    if (take.kind === 'turn') return this.turning(take.name, from);
+    if (take.kind === 'path') return this.draggingPath(take.name, from);
+    return this.moving(take.name);
   }
 
-  click(target, event) {
-    const { id, path, key } = target.dataset;
-    const { desk, store } = this.plan;
-    if (key) {
-      const [nodeId, frame] = key.split(' ');
-      const choice = KeyChoice.of(nodeId, POSE, [Number(frame)]).existing(store);
-      desk.chooseKeys(event.shiftKey ? desk.chosen.plus(choice) : choice);
-      desk.goTo(Number(frame));
-    } else if (id) desk.select(id);
-    else if (path) desk.goTo(this.plan.layer.nearestFrame(path, this.local(event)));
+  click(take, event) {
+    const { desk } = this.plan;
+    if (take?.kind === 'key' || take?.kind === 'handle') this.chooseKey(take.name, event.shiftKey);
+    else if (take?.kind === 'path') desk.goTo(this.plan.layer.nearestFrame(take.name, this.local(event)));
+    else if (take && take.kind !== 'turn') desk.select(take.name);
     else if (this.plan.side === '3D') {
       const piece = this.plan.outside.pick(this.local(event));
       if (piece) desk.select(desk.picking ? piece : this.handled(piece));
     }
+  }
+
+  chooseKey(name, more) {
+    const { desk, store } = this.plan;
+    const [id, at] = name.split(' ');
+    const choice = KeyChoice.of(id, POSE, [Number(at)]).existing(store);
+    const had = desk.chosen.hasAny(id, POSE, Number(at));
+    if (more) desk.chooseKeys(had ? desk.chosen.minus(choice) : desk.chosen.plus(choice));
+    else desk.chooseKeys(choice);
+    desk.goTo(Number(at));
   }
 
   lookingAround(how) {
@@ -131,13 +159,26 @@ export class PlanGestures {
     };
   }
 
-  /** A key of place dragged on its path: moved in the world at its own frame, timing kept. */
-  draggingKey(key) {
+  /** Keys of place dragged on their path: moved in the world at their own frames, timing kept. */
+  draggingKeys(key) {
     const [id, at] = key.split(' ');
     const frame = Number(at);
-    const { store } = this.plan;
-    const from = store.pose(id, frame);
-    return this.dragging(from, (by) => ({ edit: 'move-in-world', id, frame, ...by, keying: 'touched' }));
+    const { desk, store } = this.plan;
+    const together = this.placeFrames(id).filter((f) => desk.chosen.hasAny(id, PLACE, f));
+    const frames = together.includes(frame) ? together : [frame];
+    return this.dragging(store.pose(id, frame), (by) => ({ edit: 'move-path', id, frames, ...by }));
+  }
+
+  placeFrames(id) {
+    return keyFrames(this.plan.store.byId.get(id), PLACE).map((k) => k.frame);
+  }
+
+  /** The line itself, dragged: all of the path moves. */
+  draggingPath(id, from) {
+    const box = this.plan.svg.getBoundingClientRect();
+    const frame = this.plan.layer.nearestFrame(id, [from[0] - box.left, from[1] - box.top]);
+    const start = this.plan.store.pose(id, frame);
+    return this.dragging(start, (by) => ({ edit: 'move-path', id, frames: [], ...by }));
   }
 
   draggingTangent(handle) {
@@ -152,7 +193,7 @@ export class PlanGestures {
       frame: Number(frame),
       side,
       ...by,
-      alone: event.shiftKey,
+      alone: event.altKey,
     }));
   }
 
@@ -161,7 +202,7 @@ export class PlanGestures {
     const round = (v) => Math.round(v * 1000) / 1000;
     return {
       move: (pixels, event, done) => {
-        const by = this.plan.drag(from, pixels, event.altKey);
+        const by = this.plan.drag(from, pixels, event.shiftKey);
         const edits = [make({ dx: round(by.dx), dy: round(by.dy), dz: round(by.dz) }, event)];
         if (done) store.edit(edits);
         else store.show(edits);
@@ -188,7 +229,16 @@ export class PlanGestures {
     return id;
   }
 
+  /** A node dragged: its pose at the playhead; with all its keys chosen, its whole path. */
   moving(id) {
+    const whole = this.placeFrames(id);
+    if (whole.length > 1 && whole.every((f) => this.plan.desk.chosen.hasAny(id, PLACE, f)))
+      return this.dragging(this.plan.store.pose(id, this.plan.desk.frame), (by) => ({
+        edit: 'move-path',
+        id,
+        frames: [],
+        ...by,
+      }));
     const node = this.plan.store.byId.get(this.handled(id));
     if (node.id !== this.plan.desk.selected) this.plan.desk.select(node.id);
     const frame = this.plan.desk.frame;

@@ -2,12 +2,13 @@
 import { carrierOf } from '../shot/parts.js';
 import { s } from '../common/dom.js';
 import { Outside } from './outside.js';
-import { forward, outline } from './outline.js';
+import { forward, isFlat, outline } from './outline.js';
 import { partSigns } from './part-signs.js';
 import { PathLayer } from './path-layer.js';
 import { camera, frustum, handle, nulls, outOf, view } from './plan-camera.js';
 import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
+import { takeable } from './takes.js';
 
 export class Plan {
   constructor(store, desk, { svg, canvas }) {
@@ -19,11 +20,13 @@ export class Plan {
     this.centre = [0, 0];
     this.metresPerPixel = 0.08;
     this.outlines = new Map();
+    this.grounds = new WeakMap(); // by mesh
     this.abort = new AbortController();
     const { signal } = this.abort;
     this.under = s('g');
     this.over = s('g');
-    svg.append(this.under, this.over);
+    this.hands = s('g');
+    svg.append(this.under, this.over, this.hands);
     this.layer = new PathLayer(this);
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
@@ -184,8 +187,12 @@ export class Plan {
       this.drawOutside();
       return;
     }
-    if (all) this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.layer.draw());
+    if (all) {
+      this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.layer.draw());
+      this.hands.replaceChildren(...this.layer.hands());
+    }
     this.drawOver();
+    this.gestures.showTake();
   }
 
   /** From outside the solids are rendered; what is drawn over them is projected. */
@@ -198,6 +205,7 @@ export class Plan {
       .filter((c) => !this.store.isHidden(c))
       .flatMap((c) => frustum(this, c, labels));
     this.under.replaceChildren(...frusta, ...this.layer.draw());
+    this.hands.replaceChildren(...this.layer.hands());
     this.over.replaceChildren(...partSigns(this), ...placed(this, labels));
   }
 
@@ -245,12 +253,20 @@ export class Plan {
         fill: node.finish.colour,
         stroke: node.finish.colour,
         'fill-opacity': big ? 0.1 : undefined,
-        'data-id': big ? undefined : node.id,
+        ...takeable(this.isGround(node) ? 'ground' : 'piece', node.id),
       });
       parts.push(part);
       if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.movingParts.push({ node, part });
     }
     return parts;
+  }
+
+  /** What lies under everything: water, and what is wide and flat. */
+  isGround(node) {
+    const mesh = this.store.meshes.get(node.id);
+    if (node.finish.kind === 'water') return true;
+    if (!this.grounds.has(mesh)) this.grounds.set(mesh, isFlat(mesh));
+    return this.grounds.get(mesh);
   }
 
   closed(points) {
