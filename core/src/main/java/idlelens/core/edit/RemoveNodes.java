@@ -45,7 +45,9 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
   /** Those whose new carrier is given to another one too come after it, one by one. */
   private Shot carried(Shot shot, Map<String, String> carriers) {
     Map<String, String> atOnce = new LinkedHashMap<>(carriers);
-    atOnce.values().removeIf(carrier -> isGivenAway(shot, carrier, carriers.keySet()));
+    atOnce
+        .values()
+        .removeIf(carrier -> keep == Keep.NUMBERS || isGivenAway(shot, carrier, carriers.keySet()));
     Shot after = atOnce.isEmpty() ? shot : new Recarrying(shot, atOnce, frame, keep).apply();
     for (Map.Entry<String, String> each : carriers.entrySet()) {
       if (!atOnce.containsKey(each.getKey())) {

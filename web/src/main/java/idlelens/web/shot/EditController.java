@@ -37,6 +37,8 @@ import org.springframework.web.bind.annotation.RestController;
 class EditController {
   private static final int SMALL_BODY = 64 << 10;
 
+  private static final int LONGEST_NAME = 120;
+
   private final ShotService shots;
   private final HistoryRepository history;
   private final OutcomeAnswer answers;
@@ -49,17 +51,21 @@ class EditController {
     this.works = works;
   }
 
-  /** What a caller asks for: edits on a revision, stored or only shown. */
-  private record Asked(long seen, List<Edit> edits, boolean provisional) {
+  /**
+   * What a caller asks for: edits on a revision, with what they are called, stored or only shown.
+   */
+  private record Asked(long seen, List<Edit> edits, String as, boolean provisional) {
     static Asked read(byte[] body) throws FormatException {
       JsonPlace place = JsonPlace.parse(body, JsonLimits.EDITS);
-      place.only("revision", "edits", "provisional");
+      place.only("revision", "edits", "as", "provisional");
       List<Edit> edits = EditJson.readAsked(place.get("edits"));
       if (edits.isEmpty()) {
         throw new RefusedException("edits", "empty", "at least one edit");
       }
       long seen = (long) Require.within(place.get("revision").number(), 0, 1e15, "revision");
-      return new Asked(seen, edits, place.flag("provisional", false));
+      String as = place.text("as", "");
+      Require.within(as.length(), 0, LONGEST_NAME, "as.length");
+      return new Asked(seen, edits, as, place.flag("provisional", false));
     }
   }
 
@@ -68,7 +74,8 @@ class EditController {
   @Operation(
       summary = "Changes a shot",
       description =
-          "Body: revision (the one seen), edits (a list), provisional (true to compute only). The"
+          "Body: revision (the one seen), edits (a list), as (what they are called in the history,"
+              + " if not by themselves), provisional (true to compute only). The"
               + " answer is JSON, or octets with the new motion where the caller accepts"
               + " application/octet-stream; these hold the curves of the nodes named in curves"
               + " too.")
@@ -96,7 +103,7 @@ class EditController {
   private EditOutcome outcome(long id, Asked asked, Asker asker) {
     return asked.provisional()
         ? shots.show(id, asked.edits(), asker)
-        : shots.edit(id, asked.seen(), asked.edits(), asker);
+        : shots.edit(id, asked.seen(), asked.edits(), asked.as(), asker);
   }
 
   @PostMapping("/api/shots/{id}/undo")

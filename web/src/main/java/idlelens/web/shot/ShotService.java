@@ -165,9 +165,11 @@ public class ShotService {
    *
    * @param seen the revision the asker saw; edits since then are no obstacle unless they touch the
    *     same things
+   * @param as what the edits are called together; empty to call them by themselves
    */
-  EditOutcome edit(long shotId, long seen, List<Edit> edits, Asker asker) {
-    String summary = edits.stream().map(Edit::summary).distinct().collect(Collectors.joining(", "));
+  EditOutcome edit(long shotId, long seen, List<Edit> edits, String as, Asker asker) {
+    String own = edits.stream().map(Edit::summary).distinct().collect(Collectors.joining(", "));
+    String summary = as.isBlank() ? own : as.strip();
     return store(
         shotId,
         asker,
@@ -189,7 +191,7 @@ public class ShotService {
 
   /** Applies edits of another part of the application, to the newest revision. */
   public Applied apply(long shotId, List<Edit> edits, Asker asker) {
-    EditOutcome outcome = edit(shotId, live(shotId).revision(), edits, asker);
+    EditOutcome outcome = edit(shotId, live(shotId).revision(), edits, "", asker);
     Shot before = outcome.before().shot();
     List<String> added =
         outcome.after().shot().nodes().stream()
@@ -204,7 +206,7 @@ public class ShotService {
     LiveShot now = live(shotId);
     List<Marker> markers =
         BeatTable.read(table, now.shot().header(), () -> "beat-" + UUID.randomUUID());
-    return edit(shotId, now.revision(), List.of(new SetMarkers(markers)), asker);
+    return edit(shotId, now.revision(), List.of(new SetMarkers(markers)), "", asker);
   }
 
   /** Edits are compared on the state that the asker saw, where both could be made. */

@@ -215,6 +215,7 @@ export class SetList {
     const { node } = this.desk;
     if (!node) return;
     const withCarried = node.kind === 'null' && this.rows.isFolded(node.id);
-    this.store.edit([{ edit: 'remove-nodes', ids: [node.id], frame: this.desk.frame, withCarried }]);
+    const keep = this.desk.keeps;
+    this.store.edit([{ edit: 'remove-nodes', ids: [node.id], frame: this.desk.frame, withCarried, keep }]);
   }
 }

@@ -4,6 +4,12 @@ import { lengthText } from '../common/units.js';
 import { carrierOf, isOff, offsetOf } from '../shot/parts.js';
 import { choice, fact, row } from './fields.js';
 
+const KEEPS = [
+  ['fitted', 'its motion, in few keys'],
+  ['every-frame', 'its motion, a key a frame'],
+  ['place', 'its place at the playhead'],
+  ['numbers', 'its own numbers'],
+];
 const OFFSET_SAYS = 'Constant step between carrier and node, which keeps a keyed node in place';
 
 export const carriedPanel = {
@@ -14,12 +20,10 @@ export const carriedPanel = {
 
   build(store, desk, node) {
     const { id } = node;
-    const keep = h('input', { type: 'checkbox', checked: true });
-    const carry = (carrier, keepPlace = keep.checked) =>
-      store.edit([{ edit: 'carry', id, carrier, frame: desk.frame, keepPlace }]);
+    const carry = (carrier, keep = desk.keeps) => desk.carry([id], carrier, keep);
+    const keeps = keepsChoice(desk);
     const place = placePart(store, desk, node);
     const says = h('small', { class: 'note' });
-    const keepsAt = h('span', { class: 'number' });
     return {
       title: `Carried by · ${node.name}`,
       aside: says,
@@ -28,7 +32,7 @@ export const carriedPanel = {
           'div',
           { class: 'rows' },
           row('Carrier', carrierChoice(store, node, carry)),
-          h('label', {}, keep, 'Keep its place at frame ', keepsAt),
+          row('It keeps', keeps),
           h('div', { class: 'buttons' }, ...buttons(store, desk, node, carry)),
           place.element,
         ),
@@ -36,12 +40,22 @@ export const carriedPanel = {
       refresh() {
         const off = isOff(store.byId.get(id), 'carried');
         says.textContent = off ? `switched off: the carrier stands as at ${desk.first()}` : '';
-        keepsAt.textContent = desk.frame;
+        keeps.value = desk.keeps;
         place.refresh();
       },
     };
   },
 };
+
+/** What stays when the carrier changes or goes; deleting a carrier asks the same. */
+function keepsChoice(desk) {
+  const choices = KEEPS.map(([keep, text]) => [keep, text]);
+  const pick = choice('What it keeps when its carrier changes', choices, (keep) => {
+    desk.keeps = keep;
+  });
+  pick.title = 'Also when a carrier is deleted';
+  return pick;
+}
 
 /** The nulls that may carry a node, with what carries them. */
 function carrierChoice(store, node, carry) {
@@ -60,7 +74,7 @@ function buttons(store, desk, node, carry) {
     }),
     carrierOf(node) ? button('Let go', () => carry('')) : null,
     offsetOf(node)
-      ? button('Clear offset', () => carry(carrierOf(node), false), { title: 'Take the own numbers as they are' })
+      ? button('Clear offset', () => carry(carrierOf(node), 'numbers'), { title: 'Take the own numbers as they are' })
       : null,
   ];
 }
@@ -85,11 +99,14 @@ async function addAbove(store, desk, node) {
   const id = store.freeId('null');
   const { x, y, z } = store.pose(node.id, desk.frame);
   const name = store.freeName(`${node.name} null`);
-  const kept = await store.edit([
-    { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, chain: [{ part: 'keys', x, y, z }] }] },
-    { edit: 'carry', id, carrier: carrierOf(node), frame: desk.frame, keepPlace: true },
-    { edit: 'carry', id: node.id, carrier: id, frame: desk.frame, keepPlace: true },
-  ]);
+  const kept = await store.edit(
+    [
+      { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, chain: [{ part: 'keys', x, y, z }] }] },
+      { edit: 'carry', id, carrier: carrierOf(node), frame: desk.frame, keep: 'place' },
+      { edit: 'carry', id: node.id, carrier: id, frame: desk.frame, keep: 'fitted' },
+    ],
+    `Null above ${node.name}`,
+  );
   if (kept) desk.select(id, 'keys');
 }
 

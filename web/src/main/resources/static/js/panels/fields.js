@@ -1,16 +1,9 @@
 // Pieces that all panels are made of.
 import { h } from '../common/dom.js';
-import { NumberField } from './number-field.js';
+import { keyButton, keyState } from './key-button.js';
+import { NumberField, resetIn, resetSays } from './number-field.js';
 import { idOf, isOff, parameterOf, partAt } from '../shot/parts.js';
 import { keysOf } from '../shot/keys.js';
-
-/** Whether a channel is keyed at this frame, between keys, or not at all. */
-export function keyState(store, id, channel, frame) {
-  const node = store.byId.get(id);
-  const keys = node ? keysOf(node, channel) : [];
-  if (!keys.length) return '';
-  return keys.some((k) => Math.abs(k[0] - frame) < 1e-6) ? 'keyed' : 'between';
-}
 
 /** Whether a keyed channel is without effect, because its part of the chain is switched off. */
 export function isSwitchedOff(store, id, channel) {
@@ -20,8 +13,9 @@ export function isSwitchedOff(store, id, channel) {
 
 /** A field for a channel of a node, with its value at the playhead; it stands at the first frame while switched off. */
 export function channelField(store, desk, id, channel) {
-  const { label, quantity, unit, digits, step } = parameterOf(store.byId.get(id), channel);
-  return new NumberField({
+  const { label, quantity, unit, digits, step, usual } = parameterOf(store.byId.get(id), channel);
+  const field = new NumberField({
+    usual,
     label,
     quantity,
     unit,
@@ -40,10 +34,25 @@ export function channelField(store, desk, id, channel) {
     state: () => keyState(store, id, channel, desk.frame),
     disabled: () => isSwitchedOff(store, id, channel),
   });
+  field.addKeyButton(keyButton(store, desk, id, channel));
+  return field;
 }
 
-export const row = (name, ...fields) =>
-  h('div', { class: `row ${['', 'one', 'two', ''][fields.length] ?? ''}` }, h('span', { text: name }), ...fields);
+/** A label that gives the numbers beside it their usual values when it is double-clicked. */
+function resetting(tag, text, element) {
+  const label = h(tag, { text, title: resetSays(element) });
+  label.addEventListener('dblclick', (event) => {
+    event.preventDefault();
+    resetIn(element);
+  });
+  return label;
+}
+
+export function row(name, ...fields) {
+  const element = h('div', { class: `row ${['', 'one', 'two', ''][fields.length] ?? ''}` }, ...fields);
+  element.prepend(resetting('span', name, element));
+  return element;
+}
 
 export const heads = (...names) =>
   h('div', { class: 'row' }, h('span'), ...names.map((text) => h('span', { class: 'heads', text })));
@@ -69,4 +78,8 @@ export function choice(label, options, onchange) {
 }
 
 /** An element with a word before it. */
-export const labelled = (text, element) => h('label', { class: 'with-label' }, h('small', { text }), element);
+export function labelled(text, element) {
+  const label = h('label', { class: 'with-label' }, element);
+  label.prepend(resetting('small', text, label));
+  return label;
+}

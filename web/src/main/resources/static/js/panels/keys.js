@@ -2,9 +2,9 @@
 import { button, h } from '../common/dom.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { isAt, keyFrames } from '../shot/keys.js';
-import { isOff, POSE } from '../shot/parts.js';
+import { isOff, pathName, POSE } from '../shot/parts.js';
 import { TANGENTS } from '../shot/tangents.js';
-import { channelField, heads, row } from './fields.js';
+import { channelField, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
 export const keysPanel = {
@@ -63,14 +63,11 @@ class KeysHere {
 }
 
 function posePart({ store, desk, id }) {
+  const node = store.byId.get(id);
   const fields = POSE.map((path) => channelField(store, desk, id, path));
-  const elements = fields.map((f) => f.element);
+  const named = fields.map((f, i) => labelled(pathName(node, POSE[i]), f.element));
   return {
-    rows: [
-      heads('x / pan', 'y / tilt', 'z / roll'),
-      row('Place', ...elements.slice(0, 3)),
-      row('Turn', ...elements.slice(3)),
-    ],
+    rows: [row('Place', ...named.slice(0, 3)), row('Turn', ...named.slice(3))],
     refresh: () => fields.forEach((f) => f.refresh()),
   };
 }

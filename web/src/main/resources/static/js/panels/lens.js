@@ -3,8 +3,11 @@ import { h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isOff, lensOf } from '../shot/parts.js';
-import { channelField, choice, fact, heads, isSwitchedOff, keyState, row } from './fields.js';
+import { aimedAt } from '../shot/targets.js';
+import { channelField, choice, fact, isSwitchedOff, labelled, row } from './fields.js';
+import { keyState } from './key-button.js';
 import { NumberField } from './number-field.js';
+import { showPoints, withPoint } from './target-field.js';
 
 const SETTINGS = ['sensorMm', 'fit', 'squeeze', 'closeFocusM', 'circleMm', 'follow'];
 
@@ -30,12 +33,23 @@ export const lensPanel = {
       aside: says,
       elements: [h('div', { class: 'rows' }, ...parts.flatMap((part) => part.rows))],
       refresh() {
-        says.textContent = isOff(store.byId.get(node.id), 'lens') ? `switched off: as at ${desk.first()}` : '';
+        says.textContent = saysOf(store, desk, node.id);
         parts.forEach((part) => part.refresh());
       },
     };
   },
 };
+
+/** What the artist must know of the lens now: that it is off, or that it cannot focus so near. */
+function saysOf(store, desk, id) {
+  const node = store.byId.get(id);
+  if (isOff(node, 'lens')) return `switched off: as at ${desk.first()}`;
+  const { closeFocusM } = lensOf(node);
+  const now = store.lens(id, desk.frame);
+  return now && isTooClose(now.focusM, closeFocusM) ? `this lens focuses from ${lengthText(closeFocusM)} on` : '';
+}
+
+const isTooClose = (focusM, closeFocusM) => focusM < closeFocusM - 1e-6;
 
 /** What a lens is set to now, and how that is changed. */
 function settingsOf(store, id) {
@@ -88,6 +102,7 @@ function sensorPart(store, lens, sensors) {
 
 function focalPart(store, desk, id) {
   const focal = channelField(store, desk, id, 'focal');
+  const stop = channelField(store, desk, id, 'fstop');
   const view = (side, label, column) =>
     new NumberField({
       label,
@@ -107,36 +122,63 @@ function focalPart(store, desk, id) {
     });
   const wide = view('horizontal', 'Horizontal field of view', 'horizontalDeg');
   const high = view('vertical', 'Vertical field of view', 'verticalDeg');
-  const fields = [focal, wide, high];
+  const fields = [focal, stop, wide, high];
   return {
-    rows: [heads('length', 'view across', 'view up'), row('Focal', ...fields.map((f) => f.element))],
+    rows: [
+      row('Focal length', focal.element, labelled('F-stop', stop.element)),
+      row('View', labelled('across', wide.element), labelled('up', high.element)),
+    ],
     refresh: () => fields.forEach((f) => f.refresh()),
   };
 }
 
+/** Focus by distance, or on a node that is followed: at which of its points, how high, and how far off. */
 function focusPart(store, desk, id, lens) {
-  const stop = channelField(store, desk, id, 'fstop');
   const { follow } = lens.now();
   const nodes = store.nodes.filter((n) => n.id !== id);
-  const focusOn = choice('Focus', [['', 'distance'], ...nodes.map((n) => [n.id, `follow ${n.name}`])], (node) =>
-    lens.set({ follow: node ? { node, offsetM: 0 } : null }),
+  const focusOn = choice('Focus', [['', 'at a distance'], ...nodes.map((n) => [n.id, `follows ${n.name}`])], (node) =>
+    lens.set({ follow: node ? { ...aimedAt(store, node), offsetM: 0 } : null }),
   );
   focusOn.value = follow?.node ?? '';
-  const offset = () =>
+  if (follow) return followPart(store, lens, focusOn);
+  const focus = channelField(store, desk, id, 'focus');
+  return { rows: [row('Focus', focusOn, focus.element)], refresh: () => focus.refresh() };
+}
+
+function followPart(store, lens, focusOn) {
+  const number = (label, get, change) =>
     new NumberField({
-      label: 'Offset from the followed node',
+      label,
       quantity: 'length',
       unit: 'm',
       digits: 3,
       step: 0.05,
+      usual: 0,
       rate: rateOf(store),
-      get: () => lens.now().follow?.offsetM ?? 0,
-      set: (value, done) => lens.set({ follow: { ...lens.now().follow, offsetM: value } }, done),
+      get,
+      set: (value, done) => lens.set({ follow: { ...lens.now().follow, ...change(value) } }, done),
     });
-  const focus = follow ? offset() : channelField(store, desk, id, 'focus');
+  const pointNow = () => lens.now().follow?.point ?? [0, 0, 0];
+  const at = (name) => lens.set({ follow: { ...withPoint(store, lens.now().follow, name), offsetM: offset() } });
+  const offset = () => lens.now().follow?.offsetM ?? 0;
+  const point = choice('Point that is followed', [], at);
+  const height = number(
+    'Height of the followed point',
+    () => pointNow()[1],
+    (y) => ({ point: [pointNow()[0], y, pointNow()[2]] }),
+  );
+  const beside = number('Offset from the followed point', offset, (offsetM) => ({ offsetM }));
   return {
-    rows: [h('div', { class: 'row' }, h('span', { text: 'F-stop' }), stop.element, focusOn, focus.element)],
-    refresh: () => [stop, focus].forEach((f) => f.refresh()),
+    rows: [
+      row('Focus', focusOn, point),
+      row('Followed', labelled('height', height.element), labelled('offset', beside.element)),
+    ],
+    refresh() {
+      const { follow } = lens.now();
+      if (!follow) return;
+      showPoints(store, follow, point);
+      [height, beside].forEach((f) => f.refresh());
+    },
   };
 }
 
@@ -171,7 +213,7 @@ function factsPart(store, desk, id, lens) {
 }
 
 function showFocus(shown, focusM, closeFocusM) {
-  const close = focusM < closeFocusM - 1e-6;
+  const close = isTooClose(focusM, closeFocusM);
   shown.show(lengthText(focusM) + (close ? ' !' : ''));
   shown.element.classList.toggle('trouble', close);
   const says = `Closer than this lens can focus (${lengthText(closeFocusM)})`;

@@ -24,7 +24,22 @@ const TOLD_MS = 8000;
  * @property {() => boolean} [disabled] whether it can only be read now
  * @property {() => string} [state] '' | 'keyed' | 'between'
  * @property {string} [empty] what stands there while there is no value
+ * @property {number} [usual] what a double-click on its label sets
  */
+
+/** @type {WeakMap<Element, NumberField>} */
+const fields = new WeakMap();
+
+/** Sets the numbers in an element to their usual values, where they have one. */
+export async function resetIn(element) {
+  for (const each of element.querySelectorAll('.field')) await fields.get(each)?.reset();
+}
+
+/** What a label of numbers says of itself. */
+export function resetSays(element) {
+  const usual = [...element.querySelectorAll('.field')].some((each) => fields.get(each)?.hasUsual);
+  return usual ? 'Double-click: back to the usual value' : undefined;
+}
 
 export class NumberField {
   /** @param {NumberOptions} options */
@@ -40,6 +55,7 @@ export class NumberField {
     });
     this.unit = h('span', { class: options.unit === 'f/' ? 'unit before' : 'unit' });
     this.element = h('span', { class: 'field' }, this.input, this.unit);
+    fields.set(this.element, this);
     this.element.addEventListener('pointerdown', (event) => this.press(event));
     this.input.addEventListener('keydown', (event) => this.key(event));
     this.input.addEventListener('blur', () => this.leave());
@@ -48,6 +64,14 @@ export class NumberField {
       this.typedFrom = this.input.value;
     });
     this.refresh();
+  }
+
+  /** @param {{element: HTMLElement, refresh: () => void}} button lays a key of what stands in the field */
+  addKeyButton(button) {
+    this.keyButton = button;
+    this.element.append(button.element);
+    this.element.classList.add('keyable');
+    button.refresh();
   }
 
   get isLength() {
@@ -72,13 +96,15 @@ export class NumberField {
       this.typedFrom = text;
     }
     if (this.options.disabled) this.input.disabled = this.options.disabled();
+    this.keyButton?.refresh();
     const state = this.options.state?.() ?? '';
     this.element.classList.toggle('keyed', state !== '');
     this.element.classList.toggle('between', state === 'between');
   }
 
   press(event) {
-    if (event.button !== 0 || document.activeElement === this.input || this.input.disabled) return;
+    const isPart = event.target === this.input || event.target === this.unit || event.target === this.element;
+    if (event.button !== 0 || !isPart || document.activeElement === this.input || this.input.disabled) return;
     event.preventDefault();
     const from = event.clientX;
     const start = this.options.get() ?? 0;
@@ -133,6 +159,16 @@ export class NumberField {
 
   async stepBy(step) {
     await this.options.set(this.rounded((this.options.get() ?? 0) + step), true, this.options.at?.());
+    this.showPresent();
+  }
+
+  get hasUsual() {
+    return this.options.usual !== undefined;
+  }
+
+  async reset() {
+    if (!this.hasUsual || this.input.disabled || this.options.get() === this.options.usual) return;
+    await this.options.set(this.options.usual, true, this.options.at?.());
     this.showPresent();
   }
 

@@ -73,12 +73,14 @@ export function targetPart(store, desk, { label, own, get, set }) {
   };
 }
 
-function withPoint(store, target, name) {
+/** A target at another point of its node, by the name of the point. */
+export function withPoint(store, target, name) {
   const found = pointsOf(store.byId.get(target.node)).find((p) => p.name === name);
   return found?.point ? { node: target.node, point: found.point } : { node: target.node };
 }
 
-function showPoints(store, target, select) {
+/** Fills a choice of points with those of a target's node, and chooses its own. */
+export function showPoints(store, target, select) {
   const points = pointsOf(store.byId.get(target.node));
   const same = (p) => (p.point ?? [0, 0, 0]).every((v, i) => Math.abs(v - (target.point ?? [0, 0, 0])[i]) < 1e-9);
   const names = [...points.map((p) => p.name), 'typed'];

@@ -1,7 +1,7 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
-import { isKeyed } from './keys.js';
+import { isKeyed, keyCount } from './keys.js';
 import { allFamilies, axisOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
 
@@ -26,6 +26,7 @@ export class Desk extends EventTarget {
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
     this.copied = null; // {id, keys by channel}
     this.copiedPart = null; // {part, title, from}
+    this.keeps = 'fitted'; // what stays of a node whose carrier changes or goes
     this.range = null; // {from, to}: what is looped, if not the whole shot
     this.picking = null; // {says, take}: the next node chosen is given to take
     this.view = 'floor';
@@ -164,6 +165,17 @@ export class Desk extends EventTarget {
     const id = this.store.freeId(part.part);
     const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: { ...part, id } }]);
     if (kept) this.chooseCard(id);
+    return kept;
+  }
+
+  /** Gives nodes to a carrier, or to the world; what stays of them is said. */
+  async carry(ids, carrier, keep = this.keeps) {
+    const keys = () => ids.reduce((sum, id) => sum + keyCount(this.store.byId.get(id)), 0);
+    const before = keys();
+    const edits = ids.map((id) => ({ edit: 'carry', id, carrier, frame: this.frame, keep }));
+    const kept = await this.store.edit(edits);
+    const written = keys() - before;
+    if (kept && written > 0) toast(`The motion was kept: ${written} more keys were written`);
     return kept;
   }
 

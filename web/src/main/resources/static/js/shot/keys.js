@@ -1,5 +1,5 @@
 // Keys in the document.
-import { curveAt, takesKeysOf } from './parts.js';
+import { curveAt, pathsOf, takesKeysOf } from './parts.js';
 
 /** @typedef {import('./types.js').Node} Node */
 /** @typedef {import('./types.js').Key} Key */
@@ -20,6 +20,9 @@ export const keysOf = (node, path) => curveAt(node, path)?.keys ?? [];
 
 /** @param {Node} node @param {string[]} paths */
 export const isKeyed = (node, paths) => paths.some((path) => keysOf(node, path).length > 0);
+
+/** How many keys a node has. @param {Node} node */
+export const keyCount = (node) => pathsOf(node).reduce((sum, path) => sum + keysOf(node, path).length, 0);
 
 /** @param {Node} node @param {string} path */
 export const isLocked = (node, path) => takesKeysOf(node).locked.includes(path);

@@ -148,10 +148,15 @@ export class ShotStore extends EventTarget {
     return done;
   }
 
-  /** Stores edits. Gives false, after telling why, if they are refused. */
-  edit(edits) {
+  /**
+   * Stores edits. Gives false, after telling why, if they are refused.
+   *
+   * @param {object[]} edits
+   * @param {string} [as] what they are called together, where they are several
+   */
+  edit(edits, as) {
     return this.change((request) =>
-      postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits }, request),
+      postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits, as }, request),
     );
   }
 

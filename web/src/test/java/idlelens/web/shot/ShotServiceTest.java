@@ -58,7 +58,7 @@ class ShotServiceTest {
 
   @Test
   void edit_storedAndTold() {
-    EditOutcome outcome = service.edit(SHOT, 1, RENAME, ASKER);
+    EditOutcome outcome = service.edit(SHOT, 1, RENAME, "", ASKER);
     assertThat(outcome.after().revision()).isEqualTo(2);
     assertThat(outcome.changed()).isEmpty(); // a name moves nothing
     verify(events).tell(eq(SHOT), eq(2L), eq("Rename to Watch"), eq("w"));
@@ -69,7 +69,7 @@ class ShotServiceTest {
     doThrow(new DataAccessException("gone"))
         .when(repository)
         .write(anyLong(), anyLong(), any(), any(), any());
-    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER))
+    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, "", ASKER))
         .isInstanceOf(DataAccessException.class);
     assertThat(service.current(SHOT).revision()).isEqualTo(1);
     assertThat(service.current(SHOT).shot().node("keeper").name()).isEqualTo("Keeper");
@@ -88,7 +88,7 @@ class ShotServiceTest {
               return true;
             });
     when(repository.since(SHOT, 1)).thenReturn(List.of());
-    assertThat(service.edit(SHOT, 1, RENAME, ASKER).after().revision()).isEqualTo(3);
+    assertThat(service.edit(SHOT, 1, RENAME, "", ASKER).after().revision()).isEqualTo(3);
   }
 
   @Test
@@ -102,7 +102,7 @@ class ShotServiceTest {
               seen.add(service.current(SHOT).revision());
               return true;
             });
-    service.edit(SHOT, 1, RENAME, ASKER);
+    service.edit(SHOT, 1, RENAME, "", ASKER);
     assertThat(seen).containsExactly(1L);
     assertThat(service.current(SHOT).revision()).isEqualTo(2);
     verify(revisions, never()).read(SHOT, 2);
@@ -110,7 +110,7 @@ class ShotServiceTest {
 
   @Test
   void since_whatIsKnownToBeNewer_isNotAskedFor_butNothingNewerIs() {
-    service.edit(SHOT, 1, RENAME, ASKER);
+    service.edit(SHOT, 1, RENAME, "", ASKER);
     clearInvocations(repository);
     assertThat(service.since(SHOT, 1).after().revision()).isEqualTo(2);
     verify(repository, never()).revision(SHOT);
@@ -123,7 +123,7 @@ class ShotServiceTest {
     service.current(SHOT);
     when(repository.write(anyLong(), anyLong(), any(), any(), any()))
         .thenThrow(new DataAccessException("gone"));
-    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER));
+    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, "", ASKER));
     at(2); // by somebody else
     assertThat(service.current(SHOT).revision()).isEqualTo(2);
   }
@@ -131,7 +131,7 @@ class ShotServiceTest {
   @Test
   void edit_neverWritten_givesUpWithAConflict() {
     when(repository.write(anyLong(), anyLong(), any(), any(), any())).thenReturn(false);
-    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, ASKER))
+    assertThatThrownBy(() -> service.edit(SHOT, 1, RENAME, "", ASKER))
         .isInstanceOf(ConflictException.class)
         .hasMessageContaining("faster than this change can be stored");
   }
