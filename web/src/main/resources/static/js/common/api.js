@@ -16,6 +16,7 @@ export class Problem extends Error {
     super(body.detail ?? body.title ?? 'The server gave no reason');
     this.status = status;
     this.where = body.where;
+    this.found = body.found;
     this.allowed = body.allowed;
     this.retry = body.retry === true || status === 0;
   }

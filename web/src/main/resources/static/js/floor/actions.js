@@ -1,6 +1,7 @@
 // What the artist can do by a key or a button of the page.
 import { getJson } from '../common/api.js';
 import { toast } from '../common/toasts.js';
+import { sayProblem } from '../shot/say-problem.js';
 
 const $ = (id) => document.getElementById(id);
 
@@ -128,6 +129,6 @@ export function connectButtons(page, actions) {
   $('keying').addEventListener('change', (event) =>
     desk.setKeying(/** @type {HTMLSelectElement} */ (event.target).value),
   );
-  store.addEventListener('refused', (event) => toast(event.detail.message, { bad: true }));
+  store.addEventListener('refused', (event) => toast(sayProblem(event.detail, store.nodes), { bad: true }));
   connectOperate(page);
 }

@@ -1,14 +1,14 @@
 // What each card of the chain says, and the column that its little curve shows; one line a kind of part.
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
-import { keyFrames } from '../shot/keys.js';
-import { pathsIn, POSE } from '../shot/parts.js';
+import { isWhole, keyFrames } from '../shot/keys.js';
+import { axisOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
 import { targetName } from '../shot/targets.js';
 
 const LINES = {
   keys(store, desk, node) {
     const poses = keyFrames(node, POSE);
-    const partial = poses.filter((k) => k.channels.length < POSE.length).length;
+    const partial = poses.filter((k) => !isWhole(node, k.channels, POSE)).length;
     const whole = poses.length - partial;
     const words = [whole && `${whole} ${whole === 1 ? 'pose' : 'poses'}`, partial && `${partial} partial`];
     return { line: words.filter(Boolean).join(', ') || 'Still: no keys yet', columns: ownOf(store, node, POSE) };
@@ -17,7 +17,7 @@ const LINES = {
   carried(store, desk, node) {
     const carriers = store.carriersOf(node.id);
     const motion = carriers.length ? store.motion.get(carriers[carriers.length - 1].id) : null;
-    const columns = motion ? [motion.x, motion.z, motion.y, motion.qy, motion.qx] : [];
+    const columns = motion ? ['x', 'y', 'z'].map((name) => ({ column: motion[name], name, family: 'place' })) : [];
     return { line: carriers.map((n) => n.name).join(' › ') || 'The world', columns };
   },
 
@@ -34,14 +34,25 @@ const LINES = {
     const columns = store.motion.get(node.id)?.lens;
     return {
       line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`,
-      columns: columns ? [columns.focalMm, columns.focusM, columns.fStop] : [],
+      columns: columns ? LENS.map(([id, name, family]) => ({ column: columns[id], name, family })) : [],
     };
   },
 };
 
-const ownOf = (store, node, paths) => paths.map((path) => store.motion.get(node.id)?.own[path]);
+const LENS = [
+  ['focalMm', 'focal length', 'focal'],
+  ['focusM', 'focus', 'focus'],
+  ['fStop', 'F-stop', 'stop'],
+];
 
-/** What a card says of its part, with the columns that it may show. */
+const ownOf = (store, node, paths) =>
+  paths.map((path) => ({
+    column: store.motion.get(node.id)?.own[path],
+    name: parameterOf(node, path).name,
+    family: axisOf(node, path),
+  }));
+
+/** What a card says of its part, with the columns that it may show: each {column, name, family}. */
 export function cardLine(store, desk, node, part) {
   const say = LINES[part.part];
   return say ? say(store, desk, node, part) : { line: '', columns: ownOf(store, node, pathsIn(part)) };

@@ -1,46 +1,14 @@
 // The chain: what the motion of the chosen node passes through, as a row of cards.
-import { button, h, s } from '../common/dom.js';
+import { button, h } from '../common/dom.js';
 import { menuItem, openMenu } from '../common/menu.js';
 import { units } from '../common/units.js';
 import { addable, canSwitch, idOf, isOn, kindOf, titleOf } from '../shot/parts.js';
 import { newPart } from '../shot/new-parts.js';
 import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
+import { smallCurve } from './small-curve.js';
 
 const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
-const POINTS = 60;
-
-const svg = (attributes) =>
-  s('svg', { viewBox: '0 0 100 24', preserveAspectRatio: 'none', 'aria-hidden': 'true' }, s('path', attributes));
-
-/** A small curve of a column between the shot's ends; nothing where it does not change. */
-function sparkline(store, desk, columns) {
-  const column = liveliest(columns);
-  if (!column) return svg({ d: 'M0 12H100', 'stroke-opacity': '.35' });
-  const frame = (i) => desk.first() + ((desk.last() - desk.first()) * i) / POINTS;
-  const values = Array.from({ length: POINTS + 1 }, (_, i) => store.value(frame(i), column));
-  const low = Math.min(...values);
-  const span = Math.max(...values) - low || 1;
-  const y = (v) => (22 - (20 * (v - low)) / span).toFixed(1);
-  return svg({ d: values.map((v, i) => `${i ? 'L' : 'M'}${((100 * i) / POINTS).toFixed(1)} ${y(v)}`).join('') });
-}
-
-/** The column that changes most, if one does. */
-function liveliest(columns) {
-  let best = null;
-  let widest = 0;
-  for (const column of columns) {
-    if (!column || column.length === 1) continue;
-    let [low, high] = [Infinity, -Infinity];
-    for (const v of column) {
-      low = Math.min(low, v);
-      high = Math.max(high, v);
-    }
-    if (high - low > widest) [best, widest] = [column, high - low];
-  }
-  return best;
-}
-
 export class Chain {
   constructor(store, desk, element) {
     this.store = store;
@@ -120,19 +88,19 @@ export class Chain {
     const off = !isOn(part);
     const says = off ? (source ? `Off: stands as at ${this.desk.first()}` : 'Off: passed by') : line;
     const look = `card ${part.part}${off ? ' off' : ''}${slot === 'world' ? ' movable' : ''}`;
-    const curve = sparkline(this.store, this.desk, off ? [] : columns);
+    const curve = smallCurve(this.store, this.desk, off ? [] : columns);
     return h(
       'div',
       { class: look, role: 'listitem', 'data-part': idOf(part) },
-      this.face(idOf(part), title, says, curve),
+      this.face(idOf(part), title, [says, curve.says].filter(Boolean).join(' · '), curve.element),
       canSwitch(node, part) ? this.toggle(node, part, title) : '',
     );
   }
 
   lookCard(node) {
     const { title, line } = lookLine(node);
-    const curve = sparkline(this.store, this.desk, []);
-    return h('div', { class: 'card piece', role: 'listitem' }, this.face('piece', title, line, curve));
+    const { element } = smallCurve(this.store, this.desk, []);
+    return h('div', { class: 'card piece', role: 'listitem' }, this.face('piece', title, line, element));
   }
 
   face(id, title, says, curve) {

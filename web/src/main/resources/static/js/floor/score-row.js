@@ -1,9 +1,9 @@
 // One row of the score: its name, its beads or its curve, the window of a part.
 import { s } from '../common/dom.js';
-import { keyFrames } from '../shot/keys.js';
+import { isWhole, keyFrames } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
-import { LEFT, ROW } from './score-scale.js';
+import { LEFT, NAMES, ROW } from './score-scale.js';
 
 const NAME_LETTERS = 24;
 const DENSE = 80; // keys in sight from which most of them are drawn as one
@@ -47,7 +47,7 @@ export function rowParts(score, row, y) {
       class: chosen ? 'name-back chosen' : 'name-back',
       x: 0,
       y,
-      width: LEFT - 8,
+      width: NAMES,
       height: ROW,
       'data-row': row.node.id,
       'data-what': row.what,
@@ -77,7 +77,7 @@ function contents(score, row, y) {
 
 function thread(score, row, y) {
   if (!keyFrames(row.node, row.paths).length) return [];
-  return [s('path', { class: 'thread', d: `M${LEFT} ${y + ROW / 2}H${score.scale.right}` })];
+  return [s('path', { class: 'thread', d: `M${NAMES} ${y + ROW / 2}H${score.scale.right}` })];
 }
 
 function nameParts(row, y) {
@@ -103,7 +103,7 @@ function foldParts({ node, folds }, y) {
     const label = `${folds.pose ? 'Hide' : 'Show'} a row for each of x … roll of ${node.name}`;
     const text = s('text', {
       class: folds.pose ? 'pose-fold open' : 'pose-fold',
-      x: LEFT - 12,
+      x: NAMES - 4,
       y: y + 17,
       'text-anchor': 'end',
       text: 'x y z',
@@ -118,7 +118,7 @@ function together(score, row, keys, y) {
   let d = '';
   let rings = '';
   for (const key of keys) {
-    const whole = key.channels.length === row.paths.length;
+    const whole = isWhole(row.node, key.channels, row.paths);
     const shape = `M${score.scale.x(key.frame).toFixed(1)} ${y}${beadPath(key.tangents, whole)}`;
     if (isRing(key.tangents)) rings += shape;
     else d += shape;
@@ -132,7 +132,7 @@ function together(score, row, keys, y) {
 function bead(score, row, key, y) {
   const { node, paths } = row;
   const picked = score.desk.chosen.hasAny(node.id, key.channels, key.frame);
-  const whole = key.channels.length === paths.length;
+  const whole = isWhole(node, key.channels, paths);
   const what = whole && paths === POSE ? 'whole pose' : key.channels.join(', ');
   const ring = isRing(key.tangents) ? ' ring' : '';
   return s('path', {

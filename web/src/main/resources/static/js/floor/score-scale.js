@@ -1,7 +1,8 @@
 // Where frames stand in the score: a stretch of time over a width in pixels, zoomed and slid.
 
 /** Measures in pixels. */
-export const LEFT = 216; // where names end
+export const NAMES = 206; // the width of names
+export const LEFT = 224; // where the first frame stands: its bead has room
 export const BAR = 8; // the bar of the whole shot above the ruler
 export const RULER = 34;
 export const ROW = 26;

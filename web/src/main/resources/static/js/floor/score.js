@@ -13,7 +13,7 @@ import { LEFT, ROW, RULER, ScoreScale } from './score-scale.js';
 
 const FLAG_PX = { frames: 42, seconds: 58, timecode: 86 };
 const ZOOM_KEY = 0.8;
-const CLIP_AIR_PX = 6;
+const CLIP_AIR_PX = 12;
 
 export class Score {
   constructor(store, desk, { svg, rows }) {

@@ -4,6 +4,7 @@ import { curveAt } from '../shot/parts.js';
 import { BEYOND, TANGENTS } from '../shot/tangents.js';
 import { common, Hand } from './chosen-hand.js';
 import { handlesPart, numbersPart } from './chosen-numbers.js';
+import { sayFlatEnds } from './flat-ends.js';
 import { scalePart } from './chosen-scale.js';
 import { choice, labelled, row } from './fields.js';
 
@@ -88,16 +89,12 @@ function press(element, on, keys) {
 
 function outsidePart(hand) {
   const { store } = hand;
-  const select = (side, label) =>
-    choice(
-      label,
-      [['', 'mixed'], ...BEYOND],
-      (to) =>
-        to &&
-        store.edit(
-          hand.choice.ids().map((id) => ({ edit: 'set-beyond', id, channels: hand.choice.channelsOf(id), [side]: to })),
-        ),
-    );
+  const set = async (side, to) => {
+    const { choice: keys } = hand;
+    const edits = keys.ids().map((id) => ({ edit: 'set-beyond', id, channels: keys.channelsOf(id), [side]: to }));
+    if ((await store.edit(edits)) && to === 'run-on') sayFlatEnds(store, keys, side);
+  };
+  const select = (side, label) => choice(label, [['', 'mixed'], ...BEYOND], (to) => to && set(side, to));
   const sides = { before: select('before', 'Before the first key'), after: select('after', 'After the last key') };
   return {
     rows: [row('Outside', ...Object.entries(sides).map(([side, element]) => labelled(side, element)))],

@@ -48,6 +48,9 @@ class HistoryLists {
       placeholder: 'name of this state',
       'aria-label': 'Name of the version',
     });
+    this.name.addEventListener('keydown', (event) => {
+      if (event.key === 'Enter') this.attempt(() => this.keep());
+    });
     this.most = AT_FIRST;
     this.shown = '';
   }
@@ -161,14 +164,15 @@ class HistoryLists {
     });
   }
 
+  async keep() {
+    await postJson(this.store.path('/versions'), { name: this.name.value, revision: this.store.revision });
+    toast(`Kept as “${this.name.value}”`);
+    this.name.value = '';
+    await this.fill();
+  }
+
   keepButton() {
-    const keep = async () => {
-      await postJson(this.store.path('/versions'), { name: this.name.value, revision: this.store.revision });
-      toast(`Kept as “${this.name.value}”`);
-      this.name.value = '';
-      await this.fill();
-    };
-    return button('Keep this version', () => this.attempt(keep), { class: 'main' });
+    return button('Keep this version', () => this.attempt(() => this.keep()), { class: 'main' });
   }
 
   isCompared(v) {

@@ -1,7 +1,7 @@
 // Place and turn of a node, and its keys at the playhead.
 import { button, h } from '../common/dom.js';
 import { KeyChoice } from '../shot/key-choice.js';
-import { isAt, keyFrames } from '../shot/keys.js';
+import { isAt, isWhole, keyFrames } from '../shot/keys.js';
 import { isOff, pathName, POSE } from '../shot/parts.js';
 import { TANGENTS } from '../shot/tangents.js';
 import { channelField, labelled, row } from './fields.js';
@@ -58,7 +58,9 @@ class KeysHere {
     if (this.desk.loose) return 'loose: not keyed yet';
     const key = this.here;
     if (!key) return this.all.length ? 'between keys' : 'still';
-    return key.channels.length === POSE.length ? 'whole-pose key' : `key of ${key.channels.join(', ')}`;
+    return isWhole(this.store.byId.get(this.id), key.channels, POSE)
+      ? 'whole-pose key'
+      : `key of ${key.channels.join(', ')}`;
   }
 }
 

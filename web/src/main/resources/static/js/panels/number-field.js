@@ -4,6 +4,7 @@ import { h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 import { readPlain } from '../common/quantity.js';
 import { lengthNumber, lengthUnit } from '../common/units.js';
+import { sayProblem } from '../shot/say-problem.js';
 
 const DRAG_STARTS_PX = 3;
 const PIXELS_PER_STEP = 4;
@@ -206,7 +207,7 @@ export class NumberField {
       return kept !== false;
     } catch (problem) {
       this.showPresent();
-      this.tellTrouble(problem.message);
+      this.tellTrouble(sayProblem(problem));
       return false;
     }
   }

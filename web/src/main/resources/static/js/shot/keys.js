@@ -27,6 +27,12 @@ export const keyCount = (node) => pathsOf(node).reduce((sum, path) => sum + keys
 /** @param {Node} node @param {string} path */
 export const isLocked = (node, path) => takesKeysOf(node).locked.includes(path);
 
+/** Whether a key that holds some channels holds all paths of these that take keys. @param {Node} node */
+export function isWhole(node, channels, paths) {
+  const { leftOut, locked } = takesKeysOf(node);
+  return paths.every((path) => channels.includes(path) || leftOut.includes(path) || locked.includes(path));
+}
+
 /** @type {WeakMap<Node, Map<string, KeyFrame[]>>} */
 const known = new WeakMap();
 

@@ -40,6 +40,9 @@ export async function loadParts() {
   takeParts(answer);
 }
 
+/** What a parameter of that id is called, in whichever part. @param {string} id @returns {string | undefined} */
+export const labelOf = (id) => [...kinds.values()].flatMap((kind) => kind.parameters).find((p) => p.id === id)?.label;
+
 /** All kinds that a node may have several of. */
 export const addable = (node) => [...kinds.values()].filter((k) => k.many && k.nodes.includes(node.kind));
 
