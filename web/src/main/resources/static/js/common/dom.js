@@ -18,3 +18,15 @@ export const h = (tag, attributes = {}, ...children) => fill(document.createElem
 export const s = (tag, attributes = {}, ...children) => fill(document.createElementNS(SVG, tag), attributes, children);
 
 export const button = (text, onclick, attributes = {}) => h('button', { type: 'button', text, onclick, ...attributes });
+
+/** Makes an element hold just these children; those there already stay untouched, and are not laid out anew. */
+export function hold(element, children) {
+  const wanted = new Set(children);
+  children.forEach((child, i) => {
+    const there = element.children[i];
+    if (there === child) return;
+    if (there && !wanted.has(there)) there.replaceWith(child);
+    else element.insertBefore(child, there ?? null);
+  });
+  while (element.children.length > children.length) element.lastChild.remove();
+}

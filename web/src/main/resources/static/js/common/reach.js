@@ -1,6 +1,8 @@
-// How what has the focus was reached: by the keyboard, or by the pointer and what that set off.
+// What the artist's hands do: whether the pointer holds something, and how what has the focus was reached.
 
 let last = 'pointer';
+/** @type {Node | null} */
+let held = null; // where the pointer was pressed, while it is down
 
 /** @type {WeakMap<EventTarget, string>} */
 const reached = new WeakMap();
@@ -17,15 +19,30 @@ document.addEventListener(
   'pointerdown',
   (event) => {
     last = 'pointer';
+    held = /** @type {Node} */ (event.target);
     const had = document.activeElement;
     if (had?.contains(/** @type {Node} */ (event.target))) reached.set(had, last);
   },
   { capture: true },
 );
+for (const name of ['pointerup', 'pointercancel'])
+  document.addEventListener(
+    name,
+    () => {
+      held = null;
+    },
+    { capture: true },
+  );
 document.addEventListener('focusin', (event) => {
   reached.set(event.target, last);
   found.set(event.target, /** @type {any} */ (event.target).value);
 });
+
+/** Whether a button of the pointer is down. */
+export const isHeld = () => held !== null;
+
+/** Whether it is, and was pressed somewhere else than in an element. @param {Element} element */
+export const isHeldOutside = (element) => held !== null && !element.contains(held);
 
 /** Whether somebody walked to an element with the keyboard. @param {EventTarget} element */
 export const isWalkedTo = (element) => reached.get(element) === 'keyboard';

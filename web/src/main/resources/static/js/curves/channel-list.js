@@ -1,4 +1,5 @@
 // Whose curves are shown: nodes with their keyed channels, each to be dimmed or locked.
+import { drawSoon } from '../common/draw-soon.js';
 import { button, h, s } from '../common/dom.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { isLocked, keysOf } from '../shot/keys.js';
@@ -20,7 +21,7 @@ export class ChannelList {
   ask() {
     if (this.asked || this.desk.view !== 'curves') return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.element, () => {
       this.asked = false;
       if (this.store.header) this.draw();
     });

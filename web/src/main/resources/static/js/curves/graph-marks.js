@@ -2,6 +2,7 @@
 import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { beadPath } from '../common/bead.js';
+import { LabelRoom } from '../common/label-room.js';
 import { measured, parameterOf, pathName } from '../shot/parts.js';
 import { valueAt } from '../shot/samples.js';
 
@@ -9,6 +10,8 @@ const BEAD_PX = 4;
 const MOST_HANDLES = 60;
 const NAME_PX = 12;
 const PLAIN = ['hold', 'straight'];
+const OVER_PX = [12, 26, -14, 40, -28, 54];
+const OVER_LETTER_PX = 6.8;
 
 const colourOf = (curve) => parameterOf(curve.node, curve.channel).colour;
 
@@ -29,8 +32,8 @@ export function beadPaths(graph, pane, curve, chosen) {
     .map(([look, path]) => s('path', { class: `bead${look}${look === ' chosen' ? '' : ` ${colour}`}`, d: path }));
 }
 
-/** Where curves of a node swing past their keys, and by how much. */
-export function overshootMarks(graph, pane, id, curves) {
+/** Where curves of a node swing past their keys, and by how much. @param {LabelRoom} room for the amounts */
+export function overshootMarks(graph, pane, id, curves, room) {
   const { scale } = graph;
   return graph.desk.overshootsOf(id).flatMap(([channel, frame, value, amount]) => {
     const curve = curves.find((c) => c.id === id && c.channel === channel);
@@ -39,12 +42,21 @@ export function overshootMarks(graph, pane, id, curves) {
     const text = `${amount > 0 ? '+' : '−'}${measured(curve.node, channel, Math.abs(amount))}`;
     const says = `Overshoot of ${pathName(curve.node, channel)}: ${text} past its keys at frame ${fixed(frame, 1)}`;
     const transform = `translate(${x.toFixed(1)} ${y.toFixed(1)})`;
+    const way = amount > 0 ? -1 : 1;
+    const at = room.take(
+      OVER_PX.map((dy) => [x + 9, y + 5 + way * dy]),
+      text.length * OVER_LETTER_PX,
+    );
     return [
       s('path', { class: 'overshoot', d: 'M0 -5.5L5.5 0L0 5.5L-5.5 0Z', transform }, s('title', { text: says })),
-      s('text', { class: 'over', x: (x + 9).toFixed(1), y: (y + (amount > 0 ? -7 : 17)).toFixed(1), text }),
+      ...(at ? [s('text', { class: 'over', x: at[0].toFixed(1), y: at[1].toFixed(1), text })] : []),
     ];
   });
 }
+
+/** Room for the amounts of overshoots in a pane. */
+export const overshootRoom = (scale, pane) =>
+  new LabelRoom([scale.left, pane.top, scale.right, pane.top + pane.height]);
 
 /** The handles of a key that bend the curve: side, segment, and where its control point stands in that. */
 function ends(curve, key, i) {

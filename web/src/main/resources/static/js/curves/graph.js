@@ -1,12 +1,13 @@
 // The graph of the Curves view: values, and beside them speed and acceleration, as the server computed them.
-import { s } from '../common/dom.js';
+import { drawSoon } from '../common/draw-soon.js';
+import { hold, s } from '../common/dom.js';
 import { clearUnderFlag } from '../common/ruler.js';
 import { isLocked, keysOf } from '../shot/keys.js';
 import { axisOf, parameterOf, pathsOf } from '../shot/parts.js';
 import { valueAt } from '../shot/samples.js';
 import { gridParts, rulerParts } from './graph-grid.js';
 import { GraphHands } from './graph-hands.js';
-import { beadPaths, handleMarks, nameMarks, overshootMarks, pivotMark } from './graph-marks.js';
+import { beadPaths, handleMarks, nameMarks, overshootMarks, overshootRoom, pivotMark } from './graph-marks.js';
 import { GraphScale } from './graph-scale.js';
 import { GraphUnder } from './graph-under.js';
 
@@ -27,6 +28,7 @@ export class Graph {
     this.snapKeys = false;
     this.elements = new Map(); // what was drawn before, by name
     this.pivot = null; // {frame, y}: what stays when keys are scaled
+    this.head = null; // the playhead
     const draw = () => this.ask();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, draw);
     for (const name of ['keys', 'layout']) desk.addEventListener(name, draw);
@@ -45,7 +47,7 @@ export class Graph {
   ask() {
     if (this.asked || this.desk.view !== 'curves') return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.svg, () => {
       this.asked = false;
       if (this.store.header && this.desk.view === 'curves') this.draw();
     });
@@ -147,7 +149,7 @@ export class Graph {
     this.drawUnder(curves.filter((c) => !inHand.includes(c)));
     const parts = [];
     for (const pane of this.scale.panes) {
-      parts.push(...gridParts(this.scale, pane, axes));
+      parts.push(this.grid(pane, axes));
       const inside = curves
         .flatMap((curve) => this.ghosts(pane, curve))
         .concat(inHand.map((curve) => this.curve(pane, curve)));
@@ -167,9 +169,7 @@ export class Graph {
         ),
       );
     }
-    const { ticks, parts: ruler } = rulerParts(this);
-    this.ticks = ticks;
-    parts.push(...nameMarks(this, curves.length > MOST_NAMES ? inHand : curves), ...ruler);
+    parts.push(...nameMarks(this, curves.length > MOST_NAMES ? inHand : curves), this.ruler());
     if (!curves.length)
       parts.push(
         s('text', {
@@ -180,16 +180,32 @@ export class Graph {
           text: 'Nothing chosen here has keys yet. Press Enter to key its whole pose at the playhead.',
         }),
       );
-    this.head = s(
+    this.head ??= s(
       'g',
       { class: 'playhead', 'pointer-events': 'none' },
-      s('path', { d: `M0 0V${this.scale.height}` }),
+      s('path', { d: 'M0 0V4000' }),
       s('rect', { x: -21, y: 0, width: 42, height: 17, rx: 3 }),
       s('text', { 'text-anchor': 'middle', y: 12.5 }),
     );
     this.svg.setAttribute('viewBox', `0 0 ${this.scale.width} ${this.scale.height}`);
-    this.svg.replaceChildren(...parts, this.head);
+    hold(this.svg, [...parts, this.head]);
     this.moveHead();
+  }
+
+  /** Lines and numbers of a pane, as they were drawn last where they are the same. */
+  grid(pane, axes) {
+    const from = [this.scale.right, ...axes.map((axis) => this.scale.signature(pane, axis)), axes.join()];
+    return this.kept(`grid ${pane.name}`, from, () => s('g', {}, ...gridParts(this.scale, pane, axes)));
+  }
+
+  ruler() {
+    const { scale, desk, store } = this;
+    const from = [scale.left, scale.right, scale.height, ...scale.frames, desk.first(), desk.last(), store.header.rate];
+    return this.kept('ruler', from, () => {
+      const { ticks, parts } = rulerParts(this);
+      this.ticks = ticks;
+      return s('g', {}, ...parts);
+    });
   }
 
   /** Whether a curve may change under the artist's hands: of the node selected, or with chosen keys. */
@@ -299,7 +315,8 @@ export class Graph {
   keysAndMarks(pane, curves, inHand) {
     const active = curves.filter((c) => !c.dim);
     const parts = inHand.filter((c) => !c.dim).map((curve) => this.beads(pane, curve));
-    for (const id of new Set(active.map((c) => c.id))) parts.push(...overshootMarks(this, pane, id, active));
+    const room = overshootRoom(this.scale, pane);
+    for (const id of new Set(active.map((c) => c.id))) parts.push(...overshootMarks(this, pane, id, active, room));
     const pivot = this.mode === 'scale' && this.pivotAt(pane);
     parts.push(...handleMarks(this, pane, active), ...(pivot ? [pivotMark(pivot)] : []));
     return parts;

@@ -1,4 +1,5 @@
 // The chain: what the motion of the chosen node passes through, as a row of cards.
+import { drawSoon } from '../common/draw-soon.js';
 import { button, h } from '../common/dom.js';
 import { menuItem, openMenu } from '../common/menu.js';
 import { units } from '../common/units.js';
@@ -20,16 +21,16 @@ export class Chain {
     const draw = () => this.ask();
     store.addEventListener('shot', draw);
     store.addEventListener('motion', draw);
-    desk.addEventListener('selection', draw);
+    for (const name of ['selection', 'layout']) desk.addEventListener(name, draw);
     units.addEventListener('length', draw);
   }
 
   ask() {
     if (this.asked) return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.element, () => {
       this.asked = false;
-      if (this.store.header && !this.hands.busy) this.draw();
+      if (this.store.header && !this.hands.busy && this.desk.view === 'floor') this.draw();
     });
   }
 

@@ -1,5 +1,7 @@
 // The picture: the set through the lens, drawn from what the server computed.
+import { drawSoon } from '../common/draw-soon.js';
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { isHeld } from '../common/reach.js';
 import { drawMarks } from './picture-marks.js';
 import { makeSky, setSun, SKY } from '../solids/materials.js';
 import { Solids } from '../solids/solids.js';
@@ -8,6 +10,8 @@ import { poseIn, valueAt } from '../shot/samples.js';
 const SLOW_MS = 25;
 const REST_MS = 260;
 const COARSEST = 0.4;
+const COARSEST_IN_SOFTWARE = 0.25;
+const SOFTWARE_LAG = 2; // frames
 const WITHOUT_SUN = 2.2;
 const SUN_AT_ONE = 2.6;
 const FINE = 2; // more points than the screen has, against jagged edges
@@ -28,6 +32,8 @@ export class Picture {
     this.abort = new AbortController();
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
     this.software = isSoftware(this.renderer.getContext());
+    this.coarsest = this.software ? COARSEST_IN_SOFTWARE : COARSEST;
+    if (this.software) this.scale = COARSEST;
     this.renderer.shadowMap.enabled = true;
     this.renderer.shadowMap.type = this.software ? THREE.BasicShadowMap : THREE.PCFShadowMap;
     this.renderer.setOpaqueSort((a, b) => a.renderOrder - b.renderOrder || a.z - b.z);
@@ -123,17 +129,22 @@ export class Picture {
     if (this.asked || !this.store.header) return;
     this.asked = true;
     clearTimeout(this.resting);
-    requestAnimationFrame((now) => {
+    const drawn = (now) => {
       this.asked = false;
       if (this.size && this.drawnScale !== this.scale) this.resize(this.scale);
       this.draw();
       requestAnimationFrame((next) => this.adapt(next - now));
       this.resting = setTimeout(() => this.rest(), REST_MS);
-    });
+    };
+    drawSoon(this.view, drawn, this.software ? SOFTWARE_LAG : 1);
   }
 
   /** Nothing moves any more: draws finely, once. */
   rest() {
+    if (isHeld()) {
+      this.resting = setTimeout(() => this.rest(), REST_MS); // a hand may go on at any moment
+      return;
+    }
     const scale = this.software ? FINE_IN_SOFTWARE : FINE;
     if (this.asked || (this.drawnScale === scale && !this.shadowsStale)) return;
     if (this.drawnScale !== scale) this.resize(scale);
@@ -219,8 +230,8 @@ export class Picture {
   adapt(took) {
     if (took > 1000) return; // the window was not shown
     this.pace = this.pace === undefined ? took : this.pace * 0.7 + took * 0.3;
-    if (this.pace > SLOW_MS && this.scale > COARSEST) {
-      this.scale = Math.max(COARSEST, this.scale * 0.8);
+    if (this.pace > SLOW_MS && this.scale > this.coarsest) {
+      this.scale = Math.max(this.coarsest, this.scale * 0.8);
       this.pace = undefined;
     } else if (this.pace < SLOW_MS * 0.6 && this.scale < 1 && !this.software) {
       this.scale = Math.min(1, this.scale * 1.1);

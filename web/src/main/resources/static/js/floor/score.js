@@ -1,5 +1,6 @@
 // The score: frames, markers, keys as beads, windows of parts, playhead. Only rows and frames in sight are drawn.
-import { s } from '../common/dom.js';
+import { drawSoon } from '../common/draw-soon.js';
+import { hold, s } from '../common/dom.js';
 import { clearUnderFlag } from '../common/ruler.js';
 import { timeText, timeWay } from '../common/time-text.js';
 import { keyFrames } from '../shot/keys.js';
@@ -63,7 +64,7 @@ export class Score {
   ask() {
     if (this.asked) return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.svg, () => {
       this.asked = false;
       if (this.store.header) this.draw();
     });
@@ -116,11 +117,11 @@ export class Score {
     const from = Math.max(0, Math.floor((above - this.top(0)) / ROW));
     const to = Math.min(rows.length, Math.ceil((above + seen - this.top(0)) / ROW));
     const focused = this.focusedName();
-    this.fill(
+    hold(
       this.rowsLayer,
       rows.slice(from, to).map((row, i) => this.drawn(row, this.top(from + i))),
     );
-    this.fill(this.topLayer, [this.rulerDrawn(), s('g', {}, ...markerRow(this))]);
+    hold(this.topLayer, [this.rulerDrawn(), s('g', {}, ...markerRow(this))]);
     this.topLayer.setAttribute('transform', `translate(0 ${above})`);
     this.headLine.setAttribute('d', `M0 8V${seen}`);
     this.refocus(focused);
@@ -145,17 +146,6 @@ export class Score {
     this.svg.setAttribute('viewBox', `0 0 ${this.scale.width} ${height}`);
     this.clip.setAttribute('width', this.scale.width);
     this.clip.setAttribute('height', height);
-  }
-
-  /** Puts elements into a layer; what is there already stays untouched. */
-  fill(layer, elements) {
-    elements.forEach((element, i) => {
-      const there = layer.children[i];
-      if (there === element) return;
-      if (there && !elements.includes(there)) there.replaceWith(element);
-      else layer.insertBefore(element, there ?? null);
-    });
-    while (layer.children.length > elements.length) layer.lastChild.remove();
   }
 
   rulerDrawn() {

@@ -1,4 +1,5 @@
 // The panel at the lower right: settings of the chosen card, and what works on keys, time and history.
+import { drawSoon } from '../common/draw-soon.js';
 import { button, h } from '../common/dom.js';
 import { units } from '../common/units.js';
 import { partOf } from '../shot/parts.js';
@@ -73,7 +74,7 @@ export class Settings {
   update() {
     if (this.asked || !this.store.header) return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.element, () => {
       this.asked = false;
       this.show();
     });

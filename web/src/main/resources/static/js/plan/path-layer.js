@@ -24,6 +24,7 @@ export class PathLayer {
     this.desk = plan.desk;
     this.bySpeed = false;
     this.drawnIds = []; // whose paths are drawn
+    this.labels = []; // what is said of overshoots
     this.marks = []; // where handles and keys stand, for signs to stand off
     this.follows = false; // whether there are so many keys that those near the playhead are others at each frame
   }
@@ -41,6 +42,7 @@ export class PathLayer {
   draw() {
     const ids = this.ids();
     this.drawnIds = ids;
+    this.labels = [];
     this.follows = ids.some((id) => keyFrames(this.store.byId.get(id), POSE).length > MOST_IN_HAND);
     this.range = this.bySpeed ? this.speeds(ids) : null;
     return [
@@ -203,6 +205,8 @@ export class PathLayer {
       const node = this.store.byId.get(id);
       const name = pathName(node, channel);
       const size = measured(node, channel, Math.abs(amount));
+      const text = `${name} ${amount > 0 ? '+' : '−'}${size}`;
+      this.labels.push({ x: p[0] + 8, y: p[1] + 4, text, over: true, first: true });
       return [
         s(
           'path',
@@ -211,12 +215,6 @@ export class PathLayer {
             text: `${this.store.byId.get(id).name} ${name} swings ${size} past its keys at frame ${fixed(frame, 1)}`,
           }),
         ),
-        s('text', {
-          class: 'halo over',
-          x: (p[0] + 8).toFixed(1),
-          y: (p[1] + 4).toFixed(1),
-          text: `${name} ${amount > 0 ? '+' : '−'}${size}`,
-        }),
       ];
     });
   }

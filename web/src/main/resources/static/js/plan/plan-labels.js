@@ -1,9 +1,12 @@
 // The texts on the plan: names where there is room for them, and the scale.
 import { s } from '../common/dom.js';
+import { LabelRoom } from '../common/label-room.js';
 import { lengthText } from '../common/units.js';
 import { carrierOf } from '../shot/parts.js';
 
 export const LARGEST_LABELLED_M = 80;
+/** How far a label may be moved up or down to find room. */
+const BESIDE_PX = { name: [0, 14, -14, 28], over: [0, 14, -14, 28, -28, 42, -42] };
 
 /** Names of what stands in the world itself, where there is room for them. */
 export function names(plan, labels) {
@@ -29,38 +32,27 @@ export function pointsOf(plan, node) {
 /** Labels that do not cover one another; those that matter first. */
 export function placed(plan, labels) {
   const [w, h] = plan.size;
-  const taken = [
-    [0, 0, 60, 26],
-    [w - 262, 0, w, 30],
-    [0, h - 40, 110, h],
-  ];
-  const parts = [];
-  labels.sort((a, b) => Number(Boolean(b.first)) - Number(Boolean(a.first)));
-  for (const label of labels) {
-    const width = label.text.length * (label.sharp ? 7 : 6.4) + 4;
-    const fits = [0, 14, -14, 28]
-      .map((dy) => [label.x, label.y + dy - 11, label.x + width, label.y + dy + 3])
-      .find(
-        (box) =>
-          box[0] > 0 &&
-          box[2] < w &&
-          box[1] > 0 &&
-          box[3] < h &&
-          !taken.some((t) => box[0] < t[2] && box[2] > t[0] && box[1] < t[3] && box[3] > t[1]),
-      );
-    if (!fits) continue;
-    taken.push(fits);
-    parts.push(
-      s('text', {
-        class: `halo ${label.sharp ? 'sharp' : label.strong ? 'strong' : ''}`,
-        x: label.x.toFixed(1),
-        y: (fits[3] - 3).toFixed(1),
-        text: label.text,
-      }),
-    );
-  }
-  return parts;
+  const room = new LabelRoom(
+    [0, 0, w, h],
+    [
+      [0, 0, 60, 26],
+      [w - 262, 0, w, 30],
+      [0, h - 40, 110, h],
+    ],
+  );
+  const all = [...labels, ...plan.layer.labels];
+  all.sort((a, b) => Number(Boolean(b.first)) - Number(Boolean(a.first)));
+  return all.flatMap((label) => {
+    const at = room.take(placesOf(label), widthOf(label));
+    const look = label.over ? 'over' : label.sharp ? 'sharp' : label.strong ? 'strong' : '';
+    return at ? [s('text', { class: `halo ${look}`, x: at[0].toFixed(1), y: at[1].toFixed(1), text: label.text })] : [];
+  });
 }
+
+const widthOf = (label) => label.text.length * (label.sharp || label.over ? 7 : 6.4) + 4;
+
+/** @returns {[number, number][]} */
+const placesOf = (label) => BESIDE_PX[label.over ? 'over' : 'name'].map((dy) => [label.x, label.y + dy]);
 
 export function scaleBar(plan) {
   const [, h] = plan.size;

@@ -1,6 +1,7 @@
 // The plan: the set to scale from above, from the side, or from outside, with what the lens does on it.
+import { drawSoon } from '../common/draw-soon.js';
 import { carrierOf } from '../shot/parts.js';
-import { s } from '../common/dom.js';
+import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
 import { forward, isFlat, outline } from './outline.js';
 import { partSigns } from './part-signs.js';
@@ -9,6 +10,18 @@ import { camera, frustum, handle, nulls, outOf, view } from './plan-camera.js';
 import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
 import { takeable } from './takes.js';
+
+/** @type {WeakMap<number[][], number>} */
+const extents = new WeakMap();
+
+/** How wide an outline is. */
+function extent(points) {
+  if (!extents.has(points)) {
+    const across = points.map((p) => p[0]);
+    extents.set(points, Math.max(...across) - Math.min(...across));
+  }
+  return extents.get(points);
+}
 
 export class Plan {
   constructor(store, desk, { svg, canvas }) {
@@ -21,12 +34,14 @@ export class Plan {
     this.metresPerPixel = 0.08;
     this.outlines = new Map();
     this.grounds = new WeakMap(); // by mesh
+    this.kept = new Map(); // pieces as they were drawn last
     this.abort = new AbortController();
     const { signal } = this.abort;
+    this.set = s('g');
     this.under = s('g');
     this.over = s('g');
     this.hands = s('g');
-    svg.append(this.under, this.over, this.hands);
+    svg.append(this.set, this.under, this.over, this.hands);
     this.layer = new PathLayer(this);
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
@@ -56,7 +71,7 @@ export class Plan {
     this.wanted = this.wanted === 'all' ? 'all' : what;
     if (this.asked) return;
     this.asked = true;
-    requestAnimationFrame(() => {
+    drawSoon(this.svg, () => {
       this.asked = false;
       const all = this.wanted === 'all';
       this.wanted = null;
@@ -188,7 +203,8 @@ export class Plan {
       return;
     }
     if (all) {
-      this.under.replaceChildren(...this.lines(), ...this.pieces(), ...this.layer.draw());
+      hold(this.set, [...this.lines(), ...this.pieces()]);
+      this.under.replaceChildren(...this.layer.draw());
       this.hands.replaceChildren(...this.layer.hands());
     }
     this.drawOver();
@@ -198,6 +214,7 @@ export class Plan {
   /** From outside the solids are rendered; what is drawn over them is projected. */
   drawOutside() {
     this.outside.draw();
+    this.set.replaceChildren();
     this.movingParts = [];
     const labels = [];
     const frusta = this.store
@@ -209,6 +226,7 @@ export class Plan {
     this.over.replaceChildren(...partSigns(this), ...placed(this, labels));
   }
 
+  /** The lines of the ground, a grid in metres; as they were drawn last, where they are the same. */
   lines() {
     const [w, h] = this.size;
     const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 200].find((m) => m / this.metresPerPixel >= 24) ?? 500;
@@ -218,18 +236,20 @@ export class Plan {
     for (let a = Math.ceil(a0 / step) * step; a <= a1; a += step) d += `M${this.toScreen([a, 0])[0].toFixed(1)} 0V${h}`;
     for (let b = Math.ceil(Math.min(b0, b1) / step) * step; b <= Math.max(b0, b1); b += step)
       d += `M0 ${this.toScreen([0, b])[1].toFixed(1)}H${w}`;
-    return [s('path', { class: 'lines', d })];
+    if (this.ground?.getAttribute('d') !== d) this.ground = s('path', { class: 'lines', d });
+    return [this.ground];
   }
 
+  /** The outline of a piece in the plane of the plan; the one before, as long as the piece stands as it did. */
   shape(node) {
     const mesh = this.store.meshes.get(node.id);
-    const pose = this.store.pose(node.id, this.desk.frame);
-    if (!mesh || !pose) return null;
+    const motion = this.store.motion.get(node.id);
+    if (!mesh || !motion) return null;
+    const frame = motion.x.length + motion.qw.length > 2 ? this.desk.frame : null;
     const known = this.outlines.get(node.id);
-    const place = Object.values(pose).join();
-    if (known?.place === place && known.mesh === mesh) return known.points;
-    const points = outline(mesh, pose, this.side);
-    this.outlines.set(node.id, { place, mesh, points });
+    if (known && known.mesh === mesh && known.motion === motion && known.frame === frame) return known.points;
+    const points = outline(mesh, this.store.pose(node.id, this.desk.frame), this.side);
+    this.outlines.set(node.id, { mesh, motion, frame, points });
     return points;
   }
 
@@ -240,25 +260,33 @@ export class Plan {
       .filter((n) => n.kind === 'piece' && !this.store.isHidden(n))
       .map((node) => ({ node, points: this.shape(node) }))
       .filter((p) => p.points?.length);
-    const extent = (points) => Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]));
     shown.sort((p, q) => extent(q.points) - extent(p.points));
     const family = this.family();
+    const look = [this.side, this.metresPerPixel, ...this.centre, ...this.size].join();
     for (const { node, points } of shown) {
-      const chosen = family.has(node.id);
-      const d = this.closed(points);
-      const big = extent(points) > LARGEST_LABELLED_M;
-      const part = s('path', {
-        class: chosen ? 'piece chosen' : 'piece',
-        d,
-        fill: node.finish.colour,
-        stroke: node.finish.colour,
-        'fill-opacity': big ? 0.1 : undefined,
-        ...takeable(this.isGround(node) ? 'ground' : 'piece', node.id),
-      });
+      const part = this.piece(node, points, family.has(node.id), look);
       parts.push(part);
       if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.movingParts.push({ node, part });
     }
     return parts;
+  }
+
+  /** A piece: the element drawn before, if all that it shows is still the same. */
+  piece(node, points, chosen, look) {
+    const from = [node, points, chosen, look];
+    const known = this.kept.get(node.id);
+    if (known && known.from.every((value, i) => value === from[i])) return known.part;
+    const big = extent(points) > LARGEST_LABELLED_M;
+    const part = s('path', {
+      class: chosen ? 'piece chosen' : 'piece',
+      d: this.closed(points),
+      fill: node.finish.colour,
+      stroke: node.finish.colour,
+      'fill-opacity': big ? 0.1 : undefined,
+      ...takeable(this.isGround(node) ? 'ground' : 'piece', node.id),
+    });
+    this.kept.set(node.id, { from, part });
+    return part;
   }
 
   /** What lies under everything: water, and what is wide and flat. */
