@@ -23,6 +23,7 @@ public sealed interface Edit
         Carry,
         SetValues,
         Operate,
+        Orbit,
         MoveInWorld,
         MovePath,
         KeyPose,

@@ -6,7 +6,6 @@ import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
@@ -20,9 +19,6 @@ import org.joml.Vector3d;
 public record MoveInWorld(
     String id, double frame, double dxM, double dyM, double dzM, double turn, Keying keying)
     implements Edit {
-  /** Changes smaller than this, in metres or degrees, are rounding and set nothing. */
-  private static final double NOTHING = 1e-10;
-
   public MoveInWorld {
     Require.finite(frame, "frame");
     Require.within(dxM, -1e5, 1e5, "dx");
@@ -39,31 +35,8 @@ public record MoveInWorld(
     Quaterniond about = Turns.quaternion(Math.toRadians(turn), 0, 0);
     RigidPose moved =
         RigidPose.of(new Vector3d(world.place()).add(dxM, dyM, dzM), about.mul(world.turn()));
-    RigidPose own = now.ownSpace(id, 0).inverse().times(moved);
-    Map<Path, Double> before = new LinkedHashMap<>();
-    Path.POSE.forEach(c -> before.put(c, shot.node(id).chain().curve(c).at(frame)));
-    Map<Path, Double> changed = changes(before, own);
+    Map<Path, Double> changed = OwnNumbers.of(now, id, frame, moved, turn != 0);
     return changed.isEmpty() ? shot : Keyed.write(shot, id, frame, changed, keying);
-  }
-
-  private Map<Path, Double> changes(Map<Path, Double> before, RigidPose own) {
-    Map<Path, Double> after = new LinkedHashMap<>();
-    after.put(Path.X, own.x());
-    after.put(Path.Y, own.y());
-    after.put(Path.Z, own.z());
-    if (turn != 0) {
-      double[] near = {
-        Math.toRadians(before.get(Path.PAN)),
-        Math.toRadians(before.get(Path.TILT)),
-        Math.toRadians(before.get(Path.ROLL))
-      };
-      double[] turned = Turns.panTiltRoll(own.turn(), near);
-      after.put(Path.PAN, Math.toDegrees(turned[0]));
-      after.put(Path.TILT, Math.toDegrees(turned[1]));
-      after.put(Path.ROLL, Math.toDegrees(turned[2]));
-    }
-    after.entrySet().removeIf(e -> Math.abs(e.getValue() - before.get(e.getKey())) < NOTHING);
-    return after;
   }
 
   @Override

@@ -76,6 +76,7 @@ class EditTest {
         new SetValues("crate", 25, Map.of(Path.PAN, 3.0), Keying.STILL),
         new Operate("cam", 25, 1, 2, 3, 4, 5, 6, Keying.WHOLE_POSE),
         new MoveInWorld("cam", 25, 1, 0, -2, 30, Keying.TOUCHED),
+        new Orbit("cam", 25, 1, 0.5, -2, 30, 10, Keying.WHOLE_POSE),
         new MovePath("cam", List.of(), 1, 0.5, -2),
         new MovePath("cam", List.of(20.0, 40.0), 1, 0, -2),
         new KeyPose("cam", 33, Path.POSE),

@@ -16,6 +16,7 @@ import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.MovePath;
 import idlelens.core.edit.Operate;
+import idlelens.core.edit.Orbit;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.PlaceKeys;
 import idlelens.core.edit.RemoveKeys;
@@ -82,6 +83,27 @@ final class KeyForms {
               (e, out) -> {
                 keyed(out, e.id(), e.frame(), e.keying());
                 out.put("dx", e.dxM()).put("dy", e.dyM()).put("dz", e.dzM()).put("turn", e.turn());
+              }),
+          EditForm.of(
+              "orbit",
+              Orbit.class,
+              "id frame about across up keying",
+              p -> {
+                JsonPlace about = p.get("about");
+                return new Orbit(
+                    id(p),
+                    frame(p),
+                    about.at(0).number(),
+                    about.at(1).number(),
+                    about.at(2).number(),
+                    p.number("across", 0),
+                    p.number("up", 0),
+                    keying(p));
+              },
+              (e, out) -> {
+                keyed(out, e.id(), e.frame(), e.keying());
+                out.putArray("about").add(e.aboutXM()).add(e.aboutYM()).add(e.aboutZM());
+                out.put("across", e.across()).put("up", e.up());
               }),
           EditForm.of(
               "move-path",

@@ -26,6 +26,7 @@ import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.MovePath;
 import idlelens.core.edit.Operate;
+import idlelens.core.edit.Orbit;
 import idlelens.core.edit.OrderParts;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.Picks;
@@ -121,6 +122,7 @@ class EditJsonTest {
         new SetValues("cam", 1010, Map.of(Path.X, 1.5, Path.FOCUS, 3.0), Keying.WHOLE_POSE),
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),
         new MoveInWorld("cam", 1010, 1, 2, 3, 4, Keying.STILL),
+        new Orbit("cam", 1010, 1, 2, 3, 40, -5, Keying.TOUCHED),
         new MovePath("cam", List.of(), 1, 2, 3),
         new MovePath("cam", List.of(1001.0, 1024.5), 1, 2, 3),
         new KeyPose("cam", 1010, Path.POSE),

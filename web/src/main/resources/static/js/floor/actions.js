@@ -92,10 +92,16 @@ function toggleGuides({ picture }) {
   picture?.setGuides(on);
 }
 
-function connectOperate({ operate }) {
+function connectOperate({ desk, operate }) {
   const modes = /** @type {HTMLElement[]} */ ([...document.querySelectorAll('[data-mode]')]);
   for (const b of modes) b.addEventListener('click', () => operate.setMode(b.dataset.mode));
+  const says = () => {
+    const driven = operate.on && operate.driven();
+    $('driven').textContent = driven ? `drives ${driven.name}` : '';
+  };
+  desk.addEventListener('selection', says);
   operate.addEventListener('change', () => {
+    says();
     $('operate').setAttribute('aria-pressed', String(operate.on));
     $('operate-modes').hidden = !operate.on;
     for (const b of modes) b.setAttribute('aria-pressed', String(b.dataset.mode === operate.mode));
@@ -121,6 +127,7 @@ export function connectButtons(page, actions) {
     rename: () => list.rename(),
     duplicate: () => list.duplicate(),
     remove: () => list.remove(),
+    rig: () => desk.nodes.selectRig(),
     facts: () => desk.chooseCard('shot'),
     speed: () => toggleSpeed(page),
     guides: () => toggleGuides(page),

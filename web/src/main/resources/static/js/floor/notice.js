@@ -7,8 +7,7 @@ const $ = (id) => document.getElementById(id);
 
 function says(store, desk, [creep, ...others]) {
   if (desk.picking) return `${desk.picking.says}; Esc lets it be`;
-  const loose = desk.loose && store.byId.get(desk.loose.id);
-  if (loose) return `${loose.name} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`;
+  if (desk.loose) return `${desk.looseNames()} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`;
   if (!creep) return '';
   const node = store.byId.get(creep.id);
   const more = others.length ? `, and ${others.length} more` : '';

@@ -1,6 +1,10 @@
-// Operate: driving the camera from inside its picture.
+// Operate: driving the camera, or a carrier of it, from inside its picture.
+import { aimedAt, targetPlace } from '../shot/targets.js';
+import { outOf } from '../shot/samples.js';
 
 const ROLL_DEG_PER_PX = 0.15;
+const ORBIT_DEG_PER_PX = 0.35;
+const FARTHEST_PIVOT_M = 60;
 const WHEEL_M = 0.0025;
 const WHEEL_ENDS_MS = 350;
 
@@ -22,7 +26,6 @@ export class Operate extends EventTarget {
   toggle(on = !this.on) {
     this.on = on;
     this.view.classList.toggle('operating', on);
-    if (on && this.desk.camera) this.desk.select(this.desk.camera, 'keys');
     this.dispatchEvent(new Event('change'));
   }
 
@@ -31,25 +34,42 @@ export class Operate extends EventTarget {
     this.dispatchEvent(new Event('change'));
   }
 
-  camera() {
-    return this.store.byId.get(this.desk.camera) ?? null;
+  /** What is driven: the selected carrier of the camera in the picture, or that camera itself. */
+  driven() {
+    const { desk, store } = this;
+    const carrier = store.carriersOf(desk.camera).find((node) => node.id === desk.selected);
+    return carrier ?? store.byId.get(desk.camera) ?? null;
+  }
+
+  /** What is orbited: the selection, or what the camera focuses on where its own rig is selected. */
+  pivot() {
+    const { desk, store } = this;
+    const rig = store.rigOf(desk.camera).map((node) => node.id);
+    if (desk.selected && !rig.includes(desk.selected)) {
+      const { node, point } = aimedAt(store, desk.selected);
+      return targetPlace(store, { node, point }, desk.frame);
+    }
+    const { focusM } = store.lens(desk.camera, desk.frame);
+    const at = outOf(store.pose(desk.camera, desk.frame), [0, 0, -Math.min(FARTHEST_PIVOT_M, focusM)]);
+    return [at.x, at.y, at.z];
   }
 
   start(event) {
-    const node = this.camera();
+    const node = this.driven();
     if (!this.on || this.desk.picking || !node || event.button !== 0 || event.target.closest('button')) return;
     event.preventDefault();
     this.view.setPointerCapture(event.pointerId);
     const from = { x: event.clientX, y: event.clientY };
     const mode = event.altKey ? 'roll' : event.shiftKey ? 'shift' : this.mode;
-    const lens = this.store.lens(node.id, this.desk.frame);
+    const lens = this.store.lens(this.desk.camera, this.desk.frame);
+    const about = mode === 'orbit' ? this.pivot() : null;
     const perPixel = lens.verticalDeg / this.canvas.clientHeight;
     const drag = new AbortController();
     const at = (e) => this.motion(mode, e.clientX - from.x, e.clientY - from.y, perPixel, lens.focusM);
-    const move = (e) => this.apply(node, at(e), false);
+    const move = (e) => this.apply(node, at(e), false, about);
     const end = (e) => {
       drag.abort();
-      this.apply(node, at(e), true);
+      this.apply(node, at(e), true, about);
     };
     this.view.addEventListener('pointermove', move, { signal: drag.signal });
     this.view.addEventListener('pointerup', end, { signal: drag.signal });
@@ -68,12 +88,13 @@ export class Operate extends EventTarget {
     const metresPerPixel = Math.min(60, focusM) * Math.tan((degreesPerPixel * Math.PI) / 180);
     if (mode === 'turn') return { pan: dx * degreesPerPixel, tilt: dy * degreesPerPixel };
     if (mode === 'shift') return { truck: -dx * metresPerPixel, pedestal: dy * metresPerPixel };
+    if (mode === 'orbit') return { across: -dx * ORBIT_DEG_PER_PX, up: dy * ORBIT_DEG_PER_PX };
     if (mode === 'dolly') return { dolly: -dy * metresPerPixel * 2 };
     return { roll: dx * ROLL_DEG_PER_PX };
   }
 
   wheel(event) {
-    const node = this.camera();
+    const node = this.driven();
     if (!this.on || !node) return;
     event.preventDefault();
     this.wheeled = (this.wheeled ?? 0) - event.deltaY * WHEEL_M;
@@ -86,13 +107,20 @@ export class Operate extends EventTarget {
     }, WHEEL_ENDS_MS);
   }
 
-  apply(node, motion, done) {
+  /** @param {number[] | null} about the place that is orbited, if one is */
+  apply(node, motion, done, about = null) {
     if (Object.values(motion).every((v) => v === 0)) return;
     const frame = this.desk.frame;
     this.desk.change(
       node,
       ['x', 'y', 'z', 'pan', 'tilt', 'roll'],
-      (keying) => ({ edit: 'operate', id: node.id, frame, ...motion, keying }),
+      (keying) => ({
+        ...(about ? { edit: 'orbit', about } : { edit: 'operate' }),
+        id: node.id,
+        frame,
+        ...motion,
+        keying,
+      }),
       { done },
     );
   }

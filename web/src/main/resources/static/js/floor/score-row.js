@@ -30,7 +30,7 @@ function inHand(desk, row, keys) {
 
 export function rowParts(score, row, y) {
   const { scale, desk } = score;
-  const chosen = row.node.id === desk.selected;
+  const chosen = desk.selection().includes(row.node.id);
   return [
     s('rect', {
       class: chosen ? 'row-back chosen' : 'row-back',

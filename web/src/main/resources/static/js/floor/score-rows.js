@@ -38,7 +38,7 @@ function nodesOf(store, desk) {
     take(store.byId.get(desk.camera));
     store.carriersOf(desk.camera).reverse().forEach(take);
   }
-  take(desk.node);
+  desk.selection().forEach((id) => take(store.byId.get(id)));
   store.nodes.filter((n) => keyFrames(n, pathsOf(n)).length || windowed(n).length).forEach(take);
   return [...order];
 }

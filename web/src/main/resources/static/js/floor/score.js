@@ -177,7 +177,7 @@ export class Score {
       column,
       y,
       this.scale.signature,
-      node.id === this.desk.selected,
+      this.desk.selection().includes(node.id),
       chosen.channelsOf(node.id).length ? chosen : null,
       isDense(this, row) ? this.desk.frame : null,
       JSON.stringify(row.folds),

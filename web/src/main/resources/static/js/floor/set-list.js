@@ -2,6 +2,7 @@
 import { button, h, s } from '../common/dom.js';
 import { carrierOf } from '../shot/parts.js';
 import { openAddMenu } from './set-add.js';
+import { SetDrag } from './set-drag.js';
 import { SetRows } from './set-rows.js';
 
 const GLYPHS = {
@@ -27,6 +28,7 @@ export class SetList {
     this.rows = new SetRows(store);
     add.addEventListener('click', () => openAddMenu(store, desk, add));
     list.addEventListener('keydown', (event) => this.key(event));
+    this.drag = new SetDrag(desk, list);
     this.search = search;
     this.shown = [];
     this.renaming = false;
@@ -78,7 +80,7 @@ export class SetList {
   signature() {
     const { desk, store } = this;
     const nodes = store.nodes.flatMap((n) => [n.id, n.name, n.kind, n.hidden, carrierOf(n)]);
-    return [desk.selected, desk.camera, this.rows.sought, ...this.rows.folded, ...nodes].join('|');
+    return [...desk.selection(), desk.camera, this.rows.sought, ...this.rows.folded, ...nodes].join('|');
   }
 
   /** The chosen row is whole and in sight. */
@@ -95,13 +97,13 @@ export class SetList {
   }
 
   row({ node, depth, inside }, parted) {
-    const chosen = node.id === this.desk.selected;
+    const chosen = this.desk.selection().includes(node.id);
     const look = [chosen ? 'chosen' : '', node.hidden ? 'off' : '', parted ? 'parted' : ''].join(' ').trim();
     const row = h(
       'li',
       { class: look, 'data-id': node.id },
       this.foldButton(node, inside),
-      this.pickButton(node, inside, chosen),
+      this.pickButton(node, inside),
       this.eye(node),
     );
     row.style.paddingLeft = `${depth * 10}px`;
@@ -120,7 +122,7 @@ export class SetList {
     return button(folded ? '▸' : '▾', toggle, { class: 'fold', 'aria-label': label, tabindex: '-1' });
   }
 
-  pickButton(node, inside, chosen) {
+  pickButton(node, inside) {
     const seen = node.id === this.desk.camera;
     const count = inside && this.rows.isFolded(node.id) ? h('span', { class: 'tag', text: inside }) : null;
     const frame = seen ? h('span', { class: 'tag seen', title: 'Shown in the picture' }, sign(SIGNS.seen)) : count;
@@ -132,17 +134,32 @@ export class SetList {
     const attributes = {
       type: 'button',
       class: 'pick',
-      'aria-current': chosen ? 'true' : undefined,
+      'aria-current': node.id === this.desk.selected ? 'true' : undefined,
       'aria-label': `${node.name}, ${node.kind}`,
-      tabindex: chosen ? '0' : '-1',
-      onclick: () => this.desk.select(node.id),
+      tabindex: node.id === this.desk.selected ? '0' : '-1',
+      onclick: (event) => this.pick(node.id, event),
     };
     return h('button', attributes, glyph, h('span', { class: 'name', text: node.name, title: node.name }), frame);
   }
 
+  /** Shift selects all rows up to this one, Ctrl one more or one less. */
+  pick(id, event) {
+    const { desk } = this;
+    if (desk.picking || !(event.shiftKey || event.ctrlKey || event.metaKey)) desk.select(id);
+    else if (!event.shiftKey) desk.selectMore(id);
+    else {
+      const ids = this.shown.map((row) => row.node.id);
+      const [from, to] = [ids.indexOf(desk.selected), ids.indexOf(id)].sort((a, b) => a - b);
+      const between = ids.slice(Math.max(0, from), to + 1);
+      desk.selectAll([desk.selected, ...between.filter((each) => each !== desk.selected)]);
+    }
+  }
+
   eye(node) {
     const says = node.hidden ? `Show ${node.name}` : `Hide ${node.name}`;
-    const toggle = () => this.store.edit([{ edit: 'set-hidden', id: node.id, hidden: !node.hidden }]);
+    const selection = this.desk.selection();
+    const ids = selection.includes(node.id) ? selection : [node.id];
+    const toggle = () => this.desk.nodes.hide(ids, !node.hidden);
     const attributes = {
       type: 'button',
       class: 'eye',
@@ -202,20 +219,12 @@ export class SetList {
     this.render(true);
   }
 
-  async duplicate() {
-    const { node } = this.desk;
-    if (!node) return;
-    const newId = this.store.freeId('copy');
-    const newName = this.store.freeName(`${node.name} copy`);
-    if (await this.store.edit([{ edit: 'duplicate', id: node.id, newId, newName }])) this.desk.select(newId);
+  duplicate() {
+    if (this.desk.node) this.desk.nodes.duplicate(this.desk.topSelection());
   }
 
-  /** Takes the node away; the pieces of a folded set go with their null, a rig's camera stays. */
+  /** Takes what is selected away; the pieces of a folded set go with their null, a rig's camera stays. */
   remove() {
-    const { node } = this.desk;
-    if (!node) return;
-    const withCarried = node.kind === 'null' && this.rows.isFolded(node.id);
-    const keep = this.desk.keeps;
-    this.store.edit([{ edit: 'remove-nodes', ids: [node.id], frame: this.desk.frame, withCarried, keep }]);
+    if (this.desk.node) this.desk.nodes.remove(this.desk.selection(), (id) => this.rows.isFolded(id));
   }
 }

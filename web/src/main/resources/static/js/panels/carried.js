@@ -20,7 +20,7 @@ export const carriedPanel = {
 
   build(store, desk, node) {
     const { id } = node;
-    const carry = (carrier, keep = desk.keeps) => desk.carry([id], carrier, keep);
+    const carry = (carrier, keep = desk.keeps) => desk.nodes.carry(several(desk, id), carrier, keep);
     const keeps = keepsChoice(desk);
     const place = placePart(store, desk, node);
     const says = h('small', { class: 'note' });
@@ -46,6 +46,9 @@ export const carriedPanel = {
     };
   },
 };
+
+/** The node of the panel, with all else that is selected with it. */
+const several = (desk, id) => (desk.selection().includes(id) ? desk.topSelection() : [id]);
 
 /** What stays when the carrier changes or goes; deleting a carrier asks the same. */
 function keepsChoice(desk) {

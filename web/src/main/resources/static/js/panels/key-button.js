@@ -18,7 +18,7 @@ export function keyButton(store, desk, id, channel) {
   const name = pathName(store.byId.get(id), channel);
   const isKeyed = () => keyState(store, id, channel, desk.frame) === 'keyed';
   const toggle = () => {
-    if (desk.loose?.id === id) return desk.keepLoose();
+    if (desk.loose?.ids.includes(id)) return desk.keepLoose();
     const picks = [{ id, channels: [channel], frames: [desk.frame] }];
     return store.edit([
       isKeyed() ? { edit: 'remove-keys', picks } : { edit: 'key-pose', id, frame: desk.frame, channels: [channel] },

@@ -1,7 +1,7 @@
 // The camera on the plan: its mark, its angle of view, what is sharp, the rings of its rig and the turn handle.
 import { s } from '../common/dom.js';
-import { turned } from '../common/turned.js';
 import { lengthRange } from '../common/units.js';
+import { outOf } from '../shot/samples.js';
 import { forward } from './outline.js';
 import { takeable } from './takes.js';
 
@@ -114,10 +114,11 @@ function wedge(plan, at, look, lens, labels) {
 
 /** Nulls that carry a camera, and the chosen one, as rings with a notch where they head. */
 export function nulls(plan, labels) {
+  const selection = new Set(plan.desk.selection());
   const rigs = new Set(plan.store.cameras().flatMap((c) => plan.store.carriersOf(c.id).map((n) => n.id)));
   const parts = [];
   for (const node of plan.store.nodes) {
-    const chosen = node.id === plan.desk.selected;
+    const chosen = selection.has(node.id);
     if ((node.kind !== 'null' || !(rigs.has(node.id) || chosen)) && !(node.kind === 'sun' && chosen)) continue;
     const pose = plan.store.pose(node.id, plan.desk.frame);
     if (!pose || plan.store.isHidden(node)) continue;
@@ -168,9 +169,3 @@ export function handle(plan) {
 }
 
 const isClear = (plan, [x, y]) => plan.layer.marks.every((mark) => Math.hypot(mark[0] - x, mark[1] - y) > CLEAR_PX);
-
-/** A place in a node's own space, in the world. */
-export function outOf(pose, v) {
-  const [x, y, z] = turned(v, pose);
-  return { x: x + pose.x, y: y + pose.y, z: z + pose.z };
-}

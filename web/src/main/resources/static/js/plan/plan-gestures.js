@@ -131,11 +131,18 @@ export class PlanGestures {
     const { desk } = this.plan;
     if (take?.kind === 'key' || take?.kind === 'handle') this.chooseKey(take.name, event.shiftKey);
     else if (take?.kind === 'path') desk.goTo(this.plan.layer.nearestFrame(take.name, this.local(event)));
-    else if (take && take.kind !== 'turn') desk.select(take.name);
+    else if (take && take.kind !== 'turn') this.selectNode(take.name, event);
     else if (this.plan.side === '3D') {
       const piece = this.plan.outside.pick(this.local(event));
       if (piece) desk.select(desk.picking ? piece : this.handled(piece));
     }
+  }
+
+  /** With Shift or Ctrl, one more or one less. */
+  selectNode(id, event) {
+    const { desk } = this.plan;
+    if ((event.shiftKey || event.ctrlKey || event.metaKey) && !desk.picking) desk.selectMore(id);
+    else desk.select(id);
   }
 
   chooseKey(name, more) {
@@ -223,10 +230,9 @@ export class PlanGestures {
 
   /** A piece that is part of a set moves the set, unless it is the chosen one. */
   handled(id) {
-    if (id === this.plan.desk.selected) return id;
-    const carriers = this.plan.store.carriersOf(id);
-    if (carriers.some((n) => n.id === this.plan.desk.selected)) return this.plan.desk.selected;
-    return id;
+    const selection = this.plan.desk.selection();
+    if (selection.includes(id)) return id;
+    return this.plan.store.carriersOf(id).find((n) => selection.includes(n.id))?.id ?? id;
   }
 
   /** A node dragged: its pose at the playhead; with all its keys chosen, its whole path. */
@@ -240,7 +246,8 @@ export class PlanGestures {
         ...by,
       }));
     const node = this.plan.store.byId.get(this.handled(id));
-    if (node.id !== this.plan.desk.selected) this.plan.desk.select(node.id);
+    if (!this.plan.desk.selection().includes(node.id)) this.plan.desk.select(node.id);
+    const nodes = this.plan.desk.topSelection().map((each) => this.plan.store.byId.get(each));
     const frame = this.plan.desk.frame;
     const round = (v) => Math.round(v * 1000) / 1000;
     return {
@@ -248,10 +255,10 @@ export class PlanGestures {
         const a = round(dx * this.plan.metresPerPixel);
         const b = round(dy * this.plan.metresPerPixel);
         const by = this.plan.side === 'above' ? { dx: a, dz: b } : { dz: a, dy: -b };
-        this.plan.desk.change(
-          node,
+        this.plan.desk.changeAll(
+          nodes,
           ['x', 'y', 'z'],
-          (keying) => ({ edit: 'move-in-world', id: node.id, frame, ...by, keying }),
+          (each, keying) => ({ edit: 'move-in-world', id: each.id, frame, ...by, keying }),
           { done },
         );
       },

@@ -6,7 +6,8 @@ import { Outside } from './outside.js';
 import { forward, isFlat, outline } from './outline.js';
 import { partSigns } from './part-signs.js';
 import { PathLayer } from './path-layer.js';
-import { camera, frustum, handle, nulls, outOf, view } from './plan-camera.js';
+import { outOf } from '../shot/samples.js';
+import { camera, frustum, handle, nulls, view } from './plan-camera.js';
 import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
 import { takeable } from './takes.js';
@@ -307,9 +308,9 @@ export class Plan {
       .join('L')}Z`;
   }
 
-  /** The selected node and all that it carries. */
+  /** The selected nodes and all that they carry. */
   family() {
-    const family = new Set(this.desk.selected ? [this.desk.selected] : []);
+    const family = new Set(this.desk.selection());
     for (let grown = true; grown; ) {
       grown = false;
       for (const node of this.store.nodes)

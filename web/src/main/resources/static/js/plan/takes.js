@@ -65,7 +65,7 @@ export class Takes {
 
   /** Ground and water lie under everything: a press takes them only once they are selected in the list. */
   canBeTaken({ kind, name }) {
-    return kind !== 'ground' || name === this.plan.desk.selected;
+    return kind !== 'ground' || this.plan.desk.selection().includes(name);
   }
 
   comesBefore(a, b) {
@@ -80,7 +80,7 @@ export class Takes {
   isInHand({ kind, name }) {
     const { desk } = this.plan;
     const [id, frame] = name.split(' ');
-    return isSmall({ kind }) ? desk.chosen.hasAny(id, PLACE, Number(frame)) : id === desk.selected;
+    return isSmall({ kind }) ? desk.chosen.hasAny(id, PLACE, Number(frame)) : desk.selection().includes(id);
   }
 
   farFromHead({ name }) {

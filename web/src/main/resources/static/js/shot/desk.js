@@ -1,7 +1,8 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
-import { isKeyed, keyCount } from './keys.js';
+import { isKeyed } from './keys.js';
+import { NodeWork } from './node-work.js';
 import { allFamilies, axisOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
 
@@ -13,7 +14,8 @@ export class Desk extends EventTarget {
     super();
     this.store = store;
     this.frame = 0;
-    this.selected = null;
+    this.selected = null; // the node whose chain is shown
+    this.more = new Set(); // nodes that are selected besides
     this.camera = null;
     this.card = 'keys';
     this.slopes = false;
@@ -21,6 +23,7 @@ export class Desk extends EventTarget {
     this.keying = 'whole-pose';
     this.chosen = new KeyChoice();
     this.work = new KeyWork(store, this);
+    this.nodes = new NodeWork(store, this);
     this.marker = null; // the chosen marker
     this.editing = false; // keys are just being changed, and are chosen again where they arrive
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
@@ -34,7 +37,7 @@ export class Desk extends EventTarget {
     this.tolerance = Object.fromEntries(allFamilies().map((f) => [f.id, f.tolerance])); // overshoot let pass
     this.pinned = new Set(); // nodes whose curves stay while others are selected
     this.dimmed = new Set(); // 'node channel' of curves put into the background
-    this.loose = null; // {id, frame, settled: edits, earlier: the loose pose before the last of these}
+    this.loose = null; // {ids, frame, settled: edits, earlier: the loose pose before the last of these}
     store.addEventListener('shot', () => this.checkReferences());
     store.addEventListener('not-shown', (event) => this.refuseLoose(event.detail));
   }
@@ -57,7 +60,7 @@ export class Desk extends EventTarget {
 
   /** Whose curves the Curves view shows. */
   curveNodes() {
-    return [...new Set([...this.pinned, this.selected])].filter((id) => this.store.byId.has(id));
+    return [...new Set([...this.pinned, ...this.selection()])].filter((id) => this.store.byId.has(id));
   }
 
   /** Nodes whose curves or path are drawn with their tangents. */
@@ -103,6 +106,18 @@ export class Desk extends EventTarget {
     this.announce('layout');
   }
 
+  /** Ids of all nodes that are selected, the one whose chain is shown first. */
+  selection() {
+    const ids = [this.selected, ...this.more].filter((id) => this.store.byId.has(id));
+    return [...new Set(ids)];
+  }
+
+  /** Those of them that no other one carries. */
+  topSelection() {
+    const all = new Set(this.selection());
+    return [...all].filter((id) => !this.store.carriersOf(id).some((carrier) => all.has(carrier.id)));
+  }
+
   get node() {
     return this.store.byId.get(this.selected) ?? null;
   }
@@ -133,12 +148,28 @@ export class Desk extends EventTarget {
       take(id);
       return;
     }
-    if (this.selected !== id && this.loose && this.loose.id !== id) this.leaveLoose();
+    if (this.loose && !this.loose.ids.includes(id)) this.leaveLoose();
     this.selected = id;
+    this.more.clear();
     if (card) this.card = card;
     const node = this.node;
     if (node?.kind === 'camera') this.showCamera(id);
     this.drawCurves();
+    this.announce('selection');
+  }
+
+  /** Selects one more, or one less; the last one stays. */
+  selectMore(id) {
+    const all = this.selection();
+    const next = all.includes(id) ? all.filter((other) => other !== id) : [id, ...all];
+    if (next.length) this.selectAll(next);
+  }
+
+  /** @param {string[]} ids the first is the one whose chain is shown */
+  selectAll(ids) {
+    const [first, ...others] = ids;
+    this.select(first);
+    this.more = new Set(others);
     this.announce('selection');
   }
 
@@ -165,17 +196,6 @@ export class Desk extends EventTarget {
     const id = this.store.freeId(part.part);
     const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: { ...part, id } }]);
     if (kept) this.chooseCard(id);
-    return kept;
-  }
-
-  /** Gives nodes to a carrier, or to the world; what stays of them is said. */
-  async carry(ids, carrier, keep = this.keeps) {
-    const keys = () => ids.reduce((sum, id) => sum + keyCount(this.store.byId.get(id)), 0);
-    const before = keys();
-    const edits = ids.map((id) => ({ edit: 'carry', id, carrier, frame: this.frame, keep }));
-    const kept = await this.store.edit(edits);
-    const written = keys() - before;
-    if (kept && written > 0) toast(`The motion was kept: ${written} more keys were written`);
     return kept;
   }
 
@@ -265,21 +285,28 @@ export class Desk extends EventTarget {
     return isKeyed(node, channels) ? 'loose' : 'still';
   }
 
+  /** Does a change of one node, see changeAll. */
+  change(node, channels, make, how) {
+    return this.changeAll([node], channels, (_, way) => make(way), how);
+  }
+
   /**
    * Does a change: shows it while something is dragged, stores it at the end. With record off, a
    * change of something keyed stays loose until it is keyed or let go.
    *
-   * @param {import('./types.js').Node} node
+   * @param {import('./types.js').Node[]} nodes
    * @param {string[]} channels the paths it changes
-   * @param {(way: string) => object} make gives the edit for a way of keying
+   * @param {(node: import('./types.js').Node, way: string) => object} make gives the edit for a way of keying
    * @param {{done?: boolean, frame?: number}} how the frame it is made for
    */
-  change(node, channels, make, { done, frame = this.frame }) {
-    const keying = this.keyingFor(node, channels);
-    const loose = keying === 'loose';
-    const way = loose ? (channels.some(isPose) && this.keying === 'whole-pose' ? 'whole-pose' : 'touched') : keying;
-    let edits = [make(way)];
-    if (loose && this.loose?.id === node.id && this.loose.frame === frame) edits = [...this.loose.settled, ...edits];
+  changeAll(nodes, channels, make, { done, frame = this.frame }) {
+    const ways = nodes.map((node) => this.keyingFor(node, channels));
+    const loose = ways.includes('loose');
+    const asKeys = channels.some(isPose) && this.keying === 'whole-pose' ? 'whole-pose' : 'touched';
+    let edits = nodes.map((node, i) => make(node, ways[i] === 'loose' ? asKeys : ways[i]));
+    const ids = nodes.map((node) => node.id);
+    const earlier = loose && this.isLoose(ids, frame) ? this.loose : null;
+    if (earlier) edits = [...earlier.settled, ...edits];
     if (!done) {
       this.store.show(edits);
       return Promise.resolve(true);
@@ -288,11 +315,19 @@ export class Desk extends EventTarget {
       this.loose = null;
       return this.store.edit(edits);
     }
-    const earlier = this.loose?.id === node.id && this.loose.frame === frame ? this.loose : null;
-    this.loose = { id: node.id, frame, settled: edits, earlier };
+    this.loose = { ids, frame, settled: edits, earlier };
     this.store.show(edits);
     this.announce('loose');
     return Promise.resolve(true);
+  }
+
+  isLoose(ids, frame) {
+    return this.loose?.frame === frame && this.loose.ids.join() === ids.join();
+  }
+
+  /** What the loose pose is of, in words. */
+  looseNames() {
+    return this.loose.ids.map((id) => this.store.byId.get(id)?.name).join(', ');
   }
 
   /** A loose pose that the rules refuse is as it was before; one that never was is let go. */
@@ -325,19 +360,19 @@ export class Desk extends EventTarget {
   /** The loose pose goes when the artist turns to something else, but it can be had back. */
   leaveLoose() {
     const { loose } = this;
-    const name = this.store.byId.get(loose.id)?.name;
+    const names = this.looseNames();
     this.letGoOfLoose();
-    toast(`The loose pose of ${name} at ${loose.frame} was let go`, {
+    toast(`The loose pose of ${names} at ${loose.frame} was let go`, {
       action: 'Key it after all',
       onAction: () => this.store.edit(loose.settled),
     });
   }
 
-  /** Keys the whole pose, or the loose pose if there is one. */
+  /** Keys the whole pose of what is selected, or the loose pose if there is one. */
   keyPose() {
     if (this.loose) return this.keepLoose();
-    const { node } = this;
-    if (!node) return Promise.resolve(false);
-    return this.store.edit([{ edit: 'key-pose', id: node.id, frame: this.frame, channels: POSE }]);
+    const ids = this.selection();
+    if (!ids.length) return Promise.resolve(false);
+    return this.store.edit(ids.map((id) => ({ edit: 'key-pose', id, frame: this.frame, channels: POSE })));
   }
 }

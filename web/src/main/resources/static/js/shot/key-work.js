@@ -10,11 +10,13 @@ export class KeyWork {
     this.desk = desk;
   }
 
-  /** The chosen keys, or all those of the selected node at this frame. */
+  /** The chosen keys, or all those of what is selected at this frame. */
   keysInHand() {
     if (!this.desk.chosen.isEmpty) return this.desk.chosen;
-    const { node } = this.desk;
-    return node ? KeyChoice.of(node.id, pathsOf(node), [this.desk.frame]).existing(this.store) : new KeyChoice();
+    const here = this.desk
+      .selection()
+      .map((id) => KeyChoice.of(id, pathsOf(this.store.byId.get(id)), [this.desk.frame]).existing(this.store));
+    return KeyChoice.union(here);
   }
 
   /**
@@ -161,7 +163,7 @@ export class KeyWork {
 
   /** All keys of what is selected; in the Curves view of all curves that are shown and not dimmed. */
   chooseAllKeys() {
-    const ids = this.desk.view === 'curves' ? this.desk.curveNodes() : [this.desk.selected];
+    const ids = this.desk.view === 'curves' ? this.desk.curveNodes() : this.desk.selection();
     const choices = ids.flatMap((id) => {
       const node = this.store.byId.get(id);
       const paths = node ? pathsOf(node).filter((path) => !this.desk.dimmed.has(`${id} ${path}`)) : [];

@@ -1,4 +1,5 @@
 // Reading samples of a state of a shot: {motion, grid}.
+import { turned } from '../common/turned.js';
 
 /** The value of a column at a frame; before and after what was computed, that of the nearest sample. */
 export function valueAt(state, column, frame) {
@@ -12,4 +13,10 @@ export function poseIn(state, id, frame) {
   if (!m) return null;
   const at = (column) => valueAt(state, column, frame);
   return { x: at(m.x), y: at(m.y), z: at(m.z), qx: at(m.qx), qy: at(m.qy), qz: at(m.qz), qw: at(m.qw) };
+}
+
+/** A place in a node's own space, in the world. */
+export function outOf(pose, v) {
+  const [x, y, z] = turned(v, pose);
+  return { x: x + pose.x, y: y + pose.y, z: z + pose.z };
 }

@@ -1,0 +1,74 @@
+// Rows of the list dragged onto a null, which then carries them; or onto the free space below, into the world.
+
+const DRAG_STARTS_PX = 6;
+
+export class SetDrag {
+  constructor(desk, list) {
+    this.desk = desk;
+    this.list = list;
+    list.addEventListener('pointerdown', (event) => this.press(event));
+  }
+
+  press(event) {
+    const id = event.target.closest('.pick')?.closest('li')?.dataset.id;
+    if (event.button !== 0 || !id || event.shiftKey || event.ctrlKey || event.metaKey) return;
+    const drag = new AbortController();
+    const { signal } = drag;
+    const from = event.clientY;
+    this.dragged = false;
+    const move = (e) => {
+      if (!this.dragged && Math.abs(e.clientY - from) < DRAG_STARTS_PX) return;
+      this.dragged = true;
+      this.over(e, id);
+    };
+    const end = (e) => {
+      drag.abort();
+      if (this.dragged) this.drop(e, id);
+    };
+    document.addEventListener('pointermove', move, { signal });
+    document.addEventListener('pointerup', end, { signal });
+    document.addEventListener('pointercancel', () => this.clear(drag), { signal });
+  }
+
+  clear(drag) {
+    drag?.abort();
+    this.list.classList.remove('dragging', 'to-world');
+    this.list.querySelector('.onto')?.classList.remove('onto');
+  }
+
+  /** What is dragged: the row, with all that is selected with it. */
+  ids(id) {
+    return this.desk.selection().includes(id) ? this.desk.topSelection() : [id];
+  }
+
+  /** Where it would go: the id of a null, empty for the world, null for nowhere. */
+  target(event, id) {
+    const at = document.elementFromPoint(event.clientX, event.clientY);
+    if (!this.list.contains(at)) return null;
+    const row = /** @type {HTMLElement | null} */ (at.closest('li[data-id]'));
+    if (!row) return '';
+    return this.desk.nodes.mayCarry(row.dataset.id, this.ids(id)) ? row.dataset.id : null;
+  }
+
+  over(event, id) {
+    this.clear();
+    this.list.classList.add('dragging');
+    const target = this.target(event, id);
+    if (target) this.list.querySelector(`[data-id="${target}"]`)?.classList.add('onto');
+    this.list.classList.toggle('to-world', target === '');
+  }
+
+  /** The click that follows a drag selects nothing. */
+  swallowClick() {
+    const swallow = new AbortController();
+    addEventListener('click', (event) => event.stopPropagation(), { capture: true, signal: swallow.signal });
+    setTimeout(() => swallow.abort());
+  }
+
+  drop(event, id) {
+    const target = this.target(event, id);
+    this.clear();
+    this.swallowClick();
+    if (target !== null) this.desk.nodes.carry(this.ids(id), target);
+  }
+}
