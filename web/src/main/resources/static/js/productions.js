@@ -1,4 +1,4 @@
-// The page of productions: new, duplicate, delete, bring in, who belongs to them.
+// The page of productions: new, renamed, deleted and put back; their shots; who belongs to them.
 import { getJson, postJson, putJson, readQuantity, remove } from './common/api.js';
 import { keepLoggedIn } from './common/log-in.js';
 import { watched } from './common/progress.js';
@@ -112,6 +112,44 @@ class Productions {
       await postJson('/api/productions', { name: this.name });
       location.reload();
     });
+  }
+
+  openRename(event) {
+    const { production, name } = event.currentTarget.dataset;
+    Object.assign(this, { production, name });
+    this.open(this.elements.rename);
+  }
+
+  renameProduction() {
+    return this.attempt(async () => {
+      await putJson(`/api/productions/${this.production}`, { name: this.name });
+      location.reload();
+    });
+  }
+
+  async removeProduction(event) {
+    const { production, name } = event.currentTarget.dataset;
+    const section = event.currentTarget.closest('section');
+    const putBack = async () => {
+      await postJson(`/api/productions/${production}/restore`);
+      section.hidden = false;
+    };
+    try {
+      await remove(`/api/productions/${production}`);
+      section.hidden = true;
+      toast(`${name} is deleted, with its shots`, { action: 'Put it back', onAction: putBack });
+    } catch (problem) {
+      toast(problem.message, { bad: true });
+    }
+  }
+
+  async putBackProduction(event) {
+    try {
+      await postJson(`/api/productions/${event.currentTarget.dataset.production}/restore`);
+      location.reload();
+    } catch (problem) {
+      toast(problem.message, { bad: true });
+    }
   }
 
   async frames(text, rate) {

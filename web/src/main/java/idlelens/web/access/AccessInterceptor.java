@@ -63,13 +63,18 @@ final class AccessInterceptor implements HandlerInterceptor {
   }
 
   private Optional<Membership> membership(Visitor visitor, Right.On on, long thing) {
-    return on == Right.On.PRODUCTION
-        ? memberships.inProduction(visitor.id(), thing)
-        : memberships.ofShot(visitor.id(), thing, on == Right.On.DELETED_SHOT);
+    return switch (on) {
+      case PRODUCTION -> memberships.inProduction(visitor.id(), thing, false);
+      case DELETED_PRODUCTION -> memberships.inProduction(visitor.id(), thing, true);
+      case SHOT -> memberships.ofShot(visitor.id(), thing, false);
+      case DELETED_SHOT -> memberships.ofShot(visitor.id(), thing, true);
+      case NOTHING -> Optional.empty();
+    };
   }
 
   private static NotFoundException missing(Right.On on, long thing) {
-    return new NotFoundException((on == Right.On.PRODUCTION ? "Production " : "Shot ") + thing);
+    boolean production = on == Right.On.PRODUCTION || on == Right.On.DELETED_PRODUCTION;
+    return new NotFoundException((production ? "Production " : "Shot ") + thing);
   }
 
   private static Optional<Visitor> visitor() {

@@ -2,6 +2,7 @@ package idlelens.web.access;
 
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.MEMBERSHIP;
+import static idlelens.web.database.schema.Tables.PRODUCTION;
 import static idlelens.web.database.schema.Tables.SHOT;
 
 import idlelens.core.rule.RefusedException;
@@ -30,10 +31,14 @@ public class MembershipRepository {
   public record Member(String name, String shownName, String role) {}
 
   /** An account's membership in a production. */
-  Optional<Membership> inProduction(long accountId, long productionId) {
+  Optional<Membership> inProduction(long accountId, long productionId, boolean evenDeleted) {
+    Condition there = evenDeleted ? DSL.noCondition() : PRODUCTION.DELETED_AT.isNull();
     return sql.select(MEMBERSHIP.ROLE)
         .from(MEMBERSHIP)
+        .join(PRODUCTION)
+        .on(PRODUCTION.ID.eq(MEMBERSHIP.PRODUCTION_ID))
         .where(MEMBERSHIP.ACCOUNT_ID.eq(accountId))
+        .and(there)
         .and(MEMBERSHIP.PRODUCTION_ID.eq(productionId))
         .fetchOptional(r -> new Membership(productionId, Role.of(r.value1())));
   }
@@ -43,10 +48,13 @@ public class MembershipRepository {
     Condition there = evenDeleted ? DSL.noCondition() : SHOT.DELETED_AT.isNull();
     return sql.select(SHOT.PRODUCTION_ID, MEMBERSHIP.ROLE)
         .from(SHOT)
+        .join(PRODUCTION)
+        .on(PRODUCTION.ID.eq(SHOT.PRODUCTION_ID))
         .join(MEMBERSHIP)
         .on(MEMBERSHIP.PRODUCTION_ID.eq(SHOT.PRODUCTION_ID))
         .where(SHOT.ID.eq(shotId))
         .and(there)
+        .and(PRODUCTION.DELETED_AT.isNull())
         .and(MEMBERSHIP.ACCOUNT_ID.eq(accountId))
         .fetchOptional(r -> new Membership(r.value1(), Role.of(r.value2())));
   }

@@ -11,6 +11,8 @@ public enum Right {
   READ_PRODUCTION(On.PRODUCTION, Role.VIEWER),
   CHANGE_PRODUCTION(On.PRODUCTION, Role.ARTIST),
   MANAGE_PRODUCTION(On.PRODUCTION, Role.OWNER),
+  /** For a production that is deleted, too. */
+  RESTORE_PRODUCTION(On.DELETED_PRODUCTION, Role.OWNER),
   READ_SHOT(On.SHOT, Role.VIEWER),
   CHANGE_SHOT(On.SHOT, Role.ARTIST),
   DELETE_SHOT(On.SHOT, Role.OWNER),
@@ -21,6 +23,7 @@ public enum Right {
   enum On {
     NOTHING(""),
     PRODUCTION("production"),
+    DELETED_PRODUCTION("production"),
     SHOT("id"),
     DELETED_SHOT("id");
 

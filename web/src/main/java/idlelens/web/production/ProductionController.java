@@ -16,8 +16,11 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -59,5 +62,30 @@ class ProductionController {
         RequestId.of(request),
         "a production",
         () -> Map.of("id", productions.add(name, visitor.id()), "name", name));
+  }
+
+  @PutMapping("/{production}")
+  @Needs(Right.MANAGE_PRODUCTION)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Gives a production another name: {\"name\": ...}")
+  void rename(@PathVariable long production, @RequestBody byte[] body) throws FormatException {
+    JsonPlace place = JsonPlace.parse(body, JsonLimits.SMALL).only("name");
+    productions.rename(production, Require.name(place.get("name").text(), 120, "name"));
+  }
+
+  @DeleteMapping("/{production}")
+  @Needs(Right.MANAGE_PRODUCTION)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Deletes a production with its shots; it can be put back")
+  void delete(@PathVariable long production) {
+    productions.delete(production);
+  }
+
+  @PostMapping("/{production}/restore")
+  @Needs(Right.RESTORE_PRODUCTION)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Puts a deleted production back, with its shots as they were")
+  void putBack(@PathVariable long production) {
+    productions.putBack(production);
   }
 }

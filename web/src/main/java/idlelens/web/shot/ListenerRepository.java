@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import static idlelens.web.database.schema.Tables.ACCOUNT;
 import static idlelens.web.database.schema.Tables.MEMBERSHIP;
+import static idlelens.web.database.schema.Tables.PRODUCTION;
 import static idlelens.web.database.schema.Tables.SHOT;
 
 import java.util.Collection;
@@ -29,7 +30,10 @@ class ListenerRepository {
         .on(MEMBERSHIP.PRODUCTION_ID.eq(SHOT.PRODUCTION_ID))
         .join(ACCOUNT)
         .on(ACCOUNT.ID.eq(MEMBERSHIP.ACCOUNT_ID))
+        .join(PRODUCTION)
+        .on(PRODUCTION.ID.eq(SHOT.PRODUCTION_ID))
         .where(SHOT.ID.in(shotIds))
+        .and(PRODUCTION.DELETED_AT.isNull())
         .and(SHOT.DELETED_AT.isNull())
         .fetchSet(r -> new Allowed(r.value1(), r.value2(), r.value3()));
   }

@@ -86,6 +86,7 @@ class ShotPages {
         productions.of(account.id()).stream()
             .map(p -> section(p, shots.getOrDefault(p.id(), List.of())))
             .toList());
+    model.addAttribute("deleted", productions.deletedOf(account.id()));
     model.addAttribute("account", account);
     return "productions";
   }

@@ -37,7 +37,10 @@ export class CurvesView {
         this.open = true;
         graph.measure();
         graph.fit();
-      } else if (desk.view !== 'curves') this.open = false;
+      } else if (desk.view !== 'curves') {
+        this.open = false;
+        graph.told = '';
+      }
     });
   }
 

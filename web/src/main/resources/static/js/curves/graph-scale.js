@@ -7,6 +7,8 @@ export const AXIS_PX = 46;
 export const RULER_PX = 24;
 const RIGHT_PX = 14;
 const NAMES_PX = 66;
+const MOST_NAMES_PX = 130;
+const NAME_LETTER_PX = 6.2;
 const PANE_GAP = 10;
 
 /** Steps of 1, 2 or 5 times a power of ten. */
@@ -23,6 +25,13 @@ export class GraphScale {
     this.panes = [{ name: 'value', share: 1, top: 0, height: 100, axes: new Map() }];
     this.axisCount = 1;
     this.namesBeside = true; // whether there is room for names at the right of the curves
+    this.namesPx = NAMES_PX; // and how much
+  }
+
+  /** Makes room for names at the right of the curves. @param {string[]} names */
+  makeRoom(names) {
+    const longest = Math.max(0, ...names.map((name) => name.length));
+    this.namesPx = Math.max(NAMES_PX, Math.min(MOST_NAMES_PX, longest * NAME_LETTER_PX + 10));
   }
 
   get left() {
@@ -30,7 +39,7 @@ export class GraphScale {
   }
 
   get right() {
-    return this.width - (this.namesBeside ? NAMES_PX : RIGHT_PX);
+    return this.width - (this.namesBeside ? this.namesPx : RIGHT_PX);
   }
 
   get perFrame() {

@@ -3,7 +3,7 @@ import { drawSoon } from '../common/draw-soon.js';
 import { hold, s } from '../common/dom.js';
 import { clearUnderFlag } from '../common/ruler.js';
 import { isLocked, keysOf } from '../shot/keys.js';
-import { axisOf, parameterOf, pathsOf } from '../shot/parts.js';
+import { axisOf, parameterOf, pathName, pathsOf } from '../shot/parts.js';
 import { valueAt } from '../shot/samples.js';
 import { gridParts, rulerParts } from './graph-grid.js';
 import { GraphHands } from './graph-hands.js';
@@ -16,8 +16,10 @@ const MOST_KEPT = 4000;
 const MOST_QUIET_KEYS = 4000;
 const MOST_NAMES = 30;
 
-export class Graph {
+/** Events: 'scale' (other frames are shown, or stand elsewhere). */
+export class Graph extends EventTarget {
   constructor(store, desk, { svg, under }) {
+    super();
     this.store = store;
     this.desk = desk;
     this.svg = svg;
@@ -29,6 +31,7 @@ export class Graph {
     this.elements = new Map(); // what was drawn before, by name
     this.pivot = null; // {frame, y}: what stays when keys are scaled
     this.head = null; // the playhead
+    this.told = ''; // where frames stood when that was told
     const draw = () => this.ask();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, draw);
     for (const name of ['keys', 'layout']) desk.addEventListener(name, draw);
@@ -142,6 +145,7 @@ export class Graph {
       this.fit();
     }
     const curves = this.curves();
+    this.scale.makeRoom(curves.map((c) => pathName(c.node, c.channel)));
     const axes = this.axes(curves);
     this.scale.axisCount = axes.length;
     this.drawn = curves;
@@ -190,6 +194,7 @@ export class Graph {
     this.svg.setAttribute('viewBox', `0 0 ${this.scale.width} ${this.scale.height}`);
     hold(this.svg, [...parts, this.head]);
     this.moveHead();
+    this.tellScale();
   }
 
   /** Lines and numbers of a pane, as they were drawn last where they are the same. */
@@ -221,6 +226,15 @@ export class Graph {
       ...quiet.map((c) => this.curve(pane, c)),
       ...(few && pane.name === 'value' ? beads.map((c) => this.beads(pane, c)) : []),
     ]);
+  }
+
+  /** Says where frames stand, when they stand elsewhere. */
+  tellScale() {
+    const { frames, left, right } = this.scale;
+    const told = [...frames, left, right, this.desk.first(), this.desk.last()].join();
+    if (this.told === told) return;
+    this.told = told;
+    this.dispatchEvent(new Event('scale'));
   }
 
   moveHead() {

@@ -42,6 +42,12 @@ function centre({ desk, curves, plan }) {
   plan.centreOnSelection();
 }
 
+/** A new null is named at once. */
+async function nullAbove({ store, desk, list }) {
+  const id = await desk.nodes.addAbove();
+  if (id) list.rename(store.byId.get(id));
+}
+
 /** @param page store, desk and all views */
 export function actionsOf(page) {
   const { store, desk, list, playback, operate, score, views } = page;
@@ -73,6 +79,7 @@ export function actionsOf(page) {
     undo: () => undo(page),
     redo: () => redo(page),
     rename: () => list.rename(),
+    nullAbove: () => nullAbove(page),
     chooseAll: () => desk.work.chooseAllKeys(),
     keyRig: () => desk.work.keyRig(),
     nudge: (frames, steps) => desk.work.nudgeKeys(frames, steps),

@@ -15,9 +15,11 @@ function ago(at) {
 export function connectSaving(store, element, people) {
   let timer = 0;
   const show = () => {
-    const { state, text, at } = store.saving;
-    const says = { saving: 'saving', saved: store.apart || ago(at), trouble: text }[state];
-    element.textContent = `${element.dataset.production} · revision ${store.revision} · ${says}`;
+    const { state, text: trouble, at } = store.saving;
+    const says = { saving: 'saving', saved: store.apart || ago(at), trouble }[state];
+    const text = `${says} · revision ${store.revision} · ${element.dataset.production}`;
+    element.textContent = text;
+    element.title = text;
     element.classList.toggle('trouble', state === 'trouble' || store.apart !== '');
   };
   store.addEventListener('shot', show);

@@ -5,7 +5,7 @@ import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 import { beadName } from '../common/bead.js';
 import { follow } from './score-follow.js';
-import { NAMES, ROW } from './score-scale.js';
+import { ROW } from './score-scale.js';
 import { ScoreSpanHands } from './score-span-hands.js';
 import { ScoreTimeHands } from './score-time-hands.js';
 
@@ -47,7 +47,7 @@ export class ScoreHands {
 
   pressRow(event) {
     const { row, what } = event.target.dataset;
-    const isName = row && this.local(event)[0] < NAMES;
+    const isName = row && this.local(event)[0] < this.score.scale.names;
     if (isName) this.desk.select(row, cardOf(this.store.byId.get(row), what));
     else if (event.shiftKey) this.box(event);
     else this.time.scrub(event);

@@ -1,7 +1,7 @@
 // The row of markers in the score: flags with the letter of their kind.
 import { s } from '../common/dom.js';
 import { MARKER_KINDS } from '../shot/marker-kinds.js';
-import { LEFT, ROW, RULER } from './score-scale.js';
+import { ROW, RULER } from './score-scale.js';
 
 const LETTERS = Object.fromEntries(MARKER_KINDS.map(([kind, , letter]) => [kind, letter]));
 const NAME_PX = 6.4;
@@ -22,7 +22,7 @@ export function markerRow(score) {
     parts.push(
       s('text', {
         class: 'hint',
-        x: LEFT,
+        x: score.scale.left,
         y: RULER + 17,
         text: 'm marks the playhead, also while playing',
         'pointer-events': 'none',

@@ -3,9 +3,10 @@ import { s } from '../common/dom.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
-import { LEFT, NAMES, ROW } from './score-scale.js';
+import { ROW } from './score-scale.js';
 
-const NAME_LETTERS = 24;
+const NAME_LETTER_PX = 7;
+const FOLD_LETTERS = 4; // as wide as the mark that unfolds a pose
 const DENSE = 80; // keys in sight from which most of them are drawn as one
 const IN_HAND = 12; // of those, the ones nearest to the playhead stay beads of their own
 const AIR_FRAMES = 8;
@@ -47,12 +48,12 @@ export function rowParts(score, row, y) {
       class: chosen ? 'name-back chosen' : 'name-back',
       x: 0,
       y,
-      width: NAMES,
+      width: scale.names,
       height: ROW,
       'data-row': row.node.id,
       'data-what': row.what,
     }),
-    ...nameParts(row, y),
+    ...nameParts(row, y, scale.names),
   ];
 }
 
@@ -77,19 +78,19 @@ function contents(score, row, y) {
 
 function thread(score, row, y) {
   if (!keyFrames(row.node, row.paths).length) return [];
-  return [s('path', { class: 'thread', d: `M${NAMES} ${y + ROW / 2}H${score.scale.right}` })];
+  return [s('path', { class: 'thread', d: `M${score.scale.names} ${y + ROW / 2}H${score.scale.right}` })];
 }
 
-function nameParts(row, y) {
+function nameParts(row, y, names) {
   const x = row.inner ? 34 : 24;
-  const letters = row.inner ? NAME_LETTERS - 1 : NAME_LETTERS;
+  const letters = Math.floor((names - x) / NAME_LETTER_PX) - (row.folds?.poses ? FOLD_LETTERS : 0);
   const attributes = { class: row.inner ? 'row inner' : 'row', x, y: y + ROW / 2 + 4, 'pointer-events': 'none' };
   const name = s('text', { ...attributes, text: shorten(row.name, letters) }, s('title', { text: row.name }));
-  return row.folds ? [...foldParts(row, y), name] : [name];
+  return row.folds ? [...foldParts(row, y, names), name] : [name];
 }
 
 /** The triangle that folds what is below a node, and the mark that unfolds its pose. */
-function foldParts({ node, folds }, y) {
+function foldParts({ node, folds }, y, names) {
   const parts = [];
   const press = { tabindex: -1, role: 'button', 'pointer-events': 'all' };
   if (folds.inside || folds.poses) {
@@ -103,7 +104,7 @@ function foldParts({ node, folds }, y) {
     const label = `${folds.pose ? 'Hide' : 'Show'} a row for each of x … roll of ${node.name}`;
     const text = s('text', {
       class: folds.pose ? 'pose-fold open' : 'pose-fold',
-      x: NAMES - 4,
+      x: names - 4,
       y: y + 17,
       'text-anchor': 'end',
       text: 'x y z',
@@ -172,7 +173,7 @@ function curve(score, row, y) {
 function spanParts({ scale }, row, y) {
   const part = partOf(row.node, row.part);
   const { from, to, fadeIn = 0, fadeOut = 0 } = part.window ?? {};
-  const left = from === undefined ? LEFT : scale.x(from);
+  const left = from === undefined ? scale.left : scale.x(from);
   const right = to === undefined ? scale.right : scale.x(to);
   const [top, bottom] = [y + 6, y + ROW - 6];
   const [inAt, outAt] = [left + fadeIn * scale.perFrame, right - fadeOut * scale.perFrame];

@@ -3,7 +3,7 @@ import { s } from '../common/dom.js';
 import { framesPerSecond } from '../common/format.js';
 import { tickText } from '../common/ruler.js';
 import { timeText, timeWay } from '../common/time-text.js';
-import { BAR, LEFT, RULER } from './score-scale.js';
+import { BAR, RULER } from './score-scale.js';
 
 const ROOM_PX = { frames: 56, seconds: 68, timecode: 96 };
 
@@ -78,7 +78,7 @@ function barParts(scale) {
   const says = 'What of the shot is in sight: drag it to slide, its ends to zoom';
   const end = (x, side) => s('rect', { class: 'bar-end', x: x - 5, y: 0, width: 10, height: BAR, 'data-bar': side });
   return [
-    s('rect', { class: 'bar-back', x: LEFT, y: 1, width: scale.room, height: BAR - 3, rx: 2 }),
+    s('rect', { class: 'bar-back', x: scale.left, y: 1, width: scale.room, height: BAR - 3, rx: 2 }),
     s(
       'rect',
       { class: 'bar', x: from, y: 1, width: Math.max(8, to - from), height: BAR - 3, rx: 2, 'data-bar': 'all' },

@@ -1,8 +1,8 @@
 // Where frames stand in the score: a stretch of time over a width in pixels, zoomed and slid.
 
 /** Measures in pixels. */
-export const NAMES = 206; // the width of names
-export const LEFT = 224; // where the first frame stands: its bead has room
+const LEFT = 224; // where the first frame stands, unless it is lined up with another ruler
+const NAMES_GAP = 18; // between names and the first frame, so that its bead has room
 export const BAR = 8; // the bar of the whole shot above the ruler
 export const RULER = 34;
 export const ROW = 26;
@@ -13,6 +13,8 @@ export class ScoreScale {
   constructor() {
     this.width = 100;
     this.whole = [0, 100];
+    this.left = LEFT; // where the first frame in sight stands
+    this.end = null; // where the last one does, if it is lined up
     this.from = 0;
     this.to = 100;
   }
@@ -35,12 +37,23 @@ export class ScoreScale {
     [this.from, this.to] = this.whole;
   }
 
+  /** Where names end. */
+  get names() {
+    return this.left - NAMES_GAP;
+  }
+
+  /** Lines the ends of what is in sight up with pixels; without any, they stand as they usually do. */
+  setEdges(left = LEFT, end = null) {
+    this.left = left;
+    this.end = end;
+  }
+
   get span() {
     return this.to - this.from;
   }
 
   get room() {
-    return Math.max(1, this.width - LEFT - RIGHT_GAP);
+    return Math.max(1, this.right - this.left);
   }
 
   get perFrame() {
@@ -48,15 +61,15 @@ export class ScoreScale {
   }
 
   get right() {
-    return LEFT + this.room;
+    return this.end ?? this.width - RIGHT_GAP;
   }
 
   x(frame) {
-    return LEFT + (frame - this.from) * this.perFrame;
+    return this.left + (frame - this.from) * this.perFrame;
   }
 
   frameAt(x) {
-    return this.from + (x - LEFT) / this.perFrame;
+    return this.from + (x - this.left) / this.perFrame;
   }
 
   isIn(frame, air = 0) {
@@ -84,13 +97,13 @@ export class ScoreScale {
 
   /** The same text as long as everything stands where it stood. */
   get signature() {
-    return `${this.width} ${this.from} ${this.to}`;
+    return `${this.width} ${this.left} ${this.right} ${this.from} ${this.to}`;
   }
 
   /** Pixels on the bar, which shows the whole shot. */
   barX(frame) {
     const [first, last] = this.whole;
-    return LEFT + ((frame - first) / (last - first)) * this.room;
+    return this.left + ((frame - first) / (last - first)) * this.room;
   }
 
   barFrames(pixels) {

@@ -1,6 +1,6 @@
 // Hands on the time of the score: scrubbing, the range that is looped, zooming and sliding.
 import { follow } from './score-follow.js';
-import { BAR, LEFT } from './score-scale.js';
+import { BAR } from './score-scale.js';
 
 const WHEEL_ZOOM = 0.0022;
 const EDGE_PX = 12;
@@ -58,8 +58,9 @@ export class ScoreTimeHands {
   /** Which end of the ruler a press is at. */
   edge(event) {
     const x = this.x(event);
-    if (x >= LEFT - 2 && x < LEFT + EDGE_PX / 2) return 'from';
-    return x > this.scale.right - EDGE_PX / 2 ? 'to' : null;
+    const { left, right } = this.scale;
+    if (x >= left - 2 && x < left + EDGE_PX / 2) return 'from';
+    return x > right - EDGE_PX / 2 ? 'to' : null;
   }
 
   /** Drags an end of the ruler: the frames between it and the other end get more or less room. */
@@ -71,7 +72,7 @@ export class ScoreTimeHands {
       const pulled = side === 'from' ? this.x(e) - start : start - this.x(e);
       const next = span * Math.exp(pulled / (this.scale.room / 3));
       this.scale.look(side === 'from' ? to - next : from, side === 'from' ? to : from + next);
-      this.score.ask();
+      this.score.rescaled();
     });
   }
 
@@ -82,7 +83,7 @@ export class ScoreTimeHands {
       const by = this.scale.barFrames(this.x(e) - start);
       const [a, b] = [side === 'to' ? from : from + by, side === 'from' ? to : to + by];
       this.scale.look(Math.min(a, to - 1), Math.max(b, from + 1));
-      this.score.ask();
+      this.score.rescaled();
     });
   }
 
@@ -97,6 +98,6 @@ export class ScoreTimeHands {
       return;
     }
     event.preventDefault();
-    this.score.ask();
+    this.score.rescaled();
   }
 }

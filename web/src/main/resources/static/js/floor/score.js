@@ -10,14 +10,16 @@ import { ScoreHands } from './score-hands.js';
 import { isDense, rowParts } from './score-row.js';
 import { Folds, rowsOf } from './score-rows.js';
 import { rulerParts } from './score-ruler.js';
-import { LEFT, ROW, RULER, ScoreScale } from './score-scale.js';
+import { ROW, RULER, ScoreScale } from './score-scale.js';
 
 const FLAG_PX = { frames: 42, seconds: 58, timecode: 86 };
 const ZOOM_KEY = 0.8;
 const CLIP_AIR_PX = 12;
 
-export class Score {
+/** Events: 'scale' (more or less time, or another stretch of it, is shown). */
+export class Score extends EventTarget {
   constructor(store, desk, { svg, rows }) {
+    super();
     this.store = store;
     this.desk = desk;
     this.svg = svg;
@@ -39,7 +41,7 @@ export class Score {
     this.flag = s('rect', { class: 'head-flag', y: 8, height: 17, rx: 3 });
     this.flagText = s('text', { class: 'head-text', 'text-anchor': 'middle', y: 20.5 });
     this.head = s('g', { class: 'playhead' }, this.headLine, this.flag, this.flagText);
-    this.clip = s('rect', { x: LEFT - CLIP_AIR_PX, y: 0 });
+    this.clip = s('rect', { y: 0 });
     this.svg.append(s('clipPath', { id: 'score-time' }, this.clip), this.rowsLayer, this.topLayer, this.head);
   }
 
@@ -89,13 +91,19 @@ export class Score {
     const { scale, desk } = this;
     const about = scale.isIn(desk.frame) ? desk.frame : (scale.from + scale.to) / 2;
     scale.zoom(way > 0 ? ZOOM_KEY : 1 / ZOOM_KEY, about);
-    this.ask();
+    this.rescaled();
   }
 
   /** Shows the whole shot. */
   fit() {
     this.scale.fit();
+    this.rescaled();
+  }
+
+  /** Draws at another scale, and says so. */
+  rescaled() {
     this.ask();
+    this.dispatchEvent(new Event('scale'));
   }
 
   rows() {
@@ -139,11 +147,12 @@ export class Score {
   }
 
   layOut(height) {
-    const laidOut = `${this.scale.width} ${height}`;
+    const laidOut = `${this.scale.width} ${this.scale.left} ${height}`;
     if (this.laidOut === laidOut) return;
     this.laidOut = laidOut;
     this.svg.setAttribute('height', height);
     this.svg.setAttribute('viewBox', `0 0 ${this.scale.width} ${height}`);
+    this.clip.setAttribute('x', this.scale.left - CLIP_AIR_PX);
     this.clip.setAttribute('width', this.scale.width);
     this.clip.setAttribute('height', height);
   }

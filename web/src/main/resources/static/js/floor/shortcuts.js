@@ -48,6 +48,7 @@ export const SHORTCUTS = [
   { press: 'Alt+Shift+ArrowDown', act: 'nudge', with: [0, -0.1] },
   { press: 'Control+c', act: 'copy', shown: 'Ctrl+C, Ctrl+V', says: 'Copy, paste keys' },
   { press: 'Control+v', act: 'paste' },
+  { press: 'n', act: 'nullAbove', shown: 'n', says: 'A null above what is selected, to be named' },
   { press: 'F2', act: 'rename', shown: 'F2', says: 'Rename what is selected' },
   { press: 'Control+z', act: 'undo', shown: 'Ctrl+Z', says: 'Undo; with a loose pose, let go of that' },
   { press: 'Control+Shift+z', act: 'redo', shown: 'Ctrl+Shift+Z', says: 'Redo' },

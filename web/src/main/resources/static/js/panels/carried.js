@@ -72,8 +72,8 @@ function carrierChoice(store, node, carry) {
 
 function buttons(store, desk, node, carry) {
   return [
-    button('Add a null above', () => addAbove(store, desk, node), {
-      title: 'A new null where this stands, between it and its carrier',
+    button('Add a null above', () => desk.nodes.addAbove(), {
+      title: 'A new null in the middle of this, between it and its carrier (n)',
     }),
     carrierOf(node) ? button('Let go', () => carry('')) : null,
     offsetOf(node)
@@ -96,21 +96,6 @@ function placePart(store, desk, node) {
       offset.show(step ? lengthText(Math.hypot(...step.slice(0, 3)), 3) : 'none');
     },
   };
-}
-
-async function addAbove(store, desk, node) {
-  const id = store.freeId('null');
-  const { x, y, z } = store.pose(node.id, desk.frame);
-  const name = store.freeName(`${node.name} null`);
-  const kept = await store.edit(
-    [
-      { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, chain: [{ part: 'keys', x, y, z }] }] },
-      { edit: 'carry', id, carrier: carrierOf(node), frame: desk.frame, keep: 'place' },
-      { edit: 'carry', id: node.id, carrier: id, frame: desk.frame, keep: 'fitted' },
-    ],
-    `Null above ${node.name}`,
-  );
-  if (kept) desk.select(id, 'keys');
 }
 
 function family(store, id) {

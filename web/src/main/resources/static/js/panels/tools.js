@@ -77,14 +77,19 @@ function rigPart(work) {
     title: 'A key on every keyed curve at the playhead; the curves stay as they are',
   });
   const buttons = [
-    button('Whole rig', () => desk.work.keyRig(), { title: 'Key this node and all that carries it' }),
+    button('Whole rig', () => desk.work.keyRig(), {
+      title: 'Key every node of the rig that this belongs to (Shift+Enter)',
+    }),
     button('Align keys', () => work.counted([{ edit: 'align-keys', id }]), {
       title: 'A key on every carrier and here at every key of the rig; the motion stays as it is',
     }),
     inserts,
   ];
+  const around = button('Once around', () => desk.nodes.onceAround(), {
+    title: 'Turn it once over the shot without a seam, about its vertical: the frame after the last is the first again',
+  });
   return {
-    rows: [tool('Key', ...buttons)],
+    rows: [tool('Key', ...buttons), tool('Turn', around)],
     refresh() {
       inserts.disabled = work.keyed().length === 0;
     },

@@ -185,6 +185,7 @@ export class Plan {
     this.side = side;
     if (side === '3D') this.openOutside();
     this.canvas.hidden = side !== '3D';
+    this.svg.parentElement.dataset.side = side;
     this.outlines.clear();
     this.fit();
   }
@@ -281,11 +282,10 @@ export class Plan {
     const part = s('path', {
       class: chosen ? 'piece chosen' : 'piece',
       d: this.closed(points),
-      fill: node.finish.colour,
-      stroke: node.finish.colour,
       'fill-opacity': big ? 0.1 : undefined,
       ...takeable(this.isGround(node) ? 'ground' : 'piece', node.id),
     });
+    part.style.setProperty('--c', node.finish.colour);
     this.kept.set(node.id, { from, part });
     return part;
   }

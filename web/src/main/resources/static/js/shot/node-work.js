@@ -1,7 +1,10 @@
 // What the artist does with the nodes that are selected, one or several.
 import { toast } from '../common/toasts.js';
 import { carrierOf } from './parts.js';
-import { keyCount } from './keys.js';
+import { keyCount, keysOf } from './keys.js';
+import { middleOf } from './node-points.js';
+
+const ONE_ROUND = 360;
 
 export class NodeWork {
   constructor(store, desk) {
@@ -68,6 +71,65 @@ export class NodeWork {
 
   isBelow(id, carriers) {
     return this.store.carriersOf(id).some((carrier) => carriers.includes(carrier.id));
+  }
+
+  /**
+   * Puts a null above what is selected, in its middle, between that and its carrier; what was selected goes on as it
+   * went.
+   *
+   * @returns {Promise<string | null>} the id of the null
+   */
+  async addAbove() {
+    const { desk, store } = this;
+    const ids = desk.topSelection();
+    if (!ids.length) return null;
+    const id = store.freeId('null');
+    const first = store.byId.get(ids[0]);
+    const [x, y, z] = middleOf(store, ids, desk.frame);
+    const name = store.freeName(`${first.name} null`);
+    const at = { frame: desk.frame };
+    const edits = [
+      { edit: 'add-nodes', nodes: [{ id, kind: 'null', name, chain: [{ part: 'keys', x, y, z }] }] },
+      { edit: 'carry', id, carrier: carrierOf(first), keep: 'place', ...at },
+      ...ids.map((each) => ({ edit: 'carry', id: each, carrier: id, keep: 'fitted', ...at })),
+    ];
+    const others = ids.length > 1 ? ` and ${ids.length - 1} more` : '';
+    if (!(await store.edit(edits, `Null above ${first.name}${others}`))) return null;
+    desk.select(id, 'keys');
+    return id;
+  }
+
+  /** Turns a node once around its vertical over the shot, so that the frame after the last one is the first again. */
+  onceAround() {
+    const { desk, store } = this;
+    const { node } = desk;
+    const had = keysOf(node, 'pan').map((key) => key[0]);
+    const pan = store.value(desk.first(), store.motion.get(node.id).own.pan);
+    const frames = [desk.first(), desk.last() + 1];
+    const set = (frame, value) => ({
+      edit: 'set-values',
+      id: node.id,
+      frame,
+      values: { pan: value },
+      keying: 'touched',
+    });
+    const picks = [{ id: node.id, channels: ['pan'], frames }];
+    return store.edit(
+      [
+        ...(had.length ? [{ edit: 'remove-keys', picks: [{ id: node.id, channels: ['pan'], frames: had }] }] : []),
+        set(frames[0], pan),
+        set(frames[1], pan + ONE_ROUND),
+        { edit: 'set-tangents', picks, tangent: 'straight' },
+        {
+          edit: 'set-beyond',
+          id: node.id,
+          channels: ['pan'],
+          before: 'cycle-and-carry',
+          after: 'cycle-and-carry',
+        },
+      ],
+      `Turn ${node.name} once around`,
+    );
   }
 
   /** Selects the whole rig of what is selected, from the top down. */
