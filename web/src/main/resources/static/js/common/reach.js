@@ -1,6 +1,6 @@
 // What the artist's hands do: whether the pointer holds something, and how what has the focus was reached.
 
-let last = 'pointer';
+let last = 'keyboard'; // until the pointer is pressed
 /** @type {Node | null} */
 let held = null; // where the pointer was pressed, while it is down
 

@@ -20,8 +20,9 @@ export const carriedPanel = {
 
   build(store, desk, node) {
     const { id } = node;
-    const carry = (carrier, keep = desk.keeps) => desk.nodes.carry(several(desk, id), carrier, keep);
-    const keeps = keepsChoice(desk);
+    const carry = (carrier, keep = undefined) => desk.nodes.carry(several(desk, id), carrier, keep);
+    const which = carrierOf(node) ? 'change' : 'first';
+    const keeps = keepsChoice(desk, which);
     const place = placePart(store, desk, node);
     const says = h('small', { class: 'note' });
     return {
@@ -40,7 +41,7 @@ export const carriedPanel = {
       refresh() {
         const off = isOff(store.byId.get(id), 'carried');
         says.textContent = off ? `switched off: the carrier stands as at ${desk.first()}` : '';
-        keeps.value = desk.keeps;
+        keeps.value = desk.keeps[which];
         place.refresh();
       },
     };
@@ -51,10 +52,10 @@ export const carriedPanel = {
 const several = (desk, id) => (desk.selection().includes(id) ? desk.topSelection() : [id]);
 
 /** What stays when the carrier changes or goes; deleting a carrier asks the same. */
-function keepsChoice(desk) {
+function keepsChoice(desk, which) {
   const choices = KEEPS.map(([keep, text]) => [keep, text]);
   const pick = choice('What it keeps when its carrier changes', choices, (keep) => {
-    desk.keeps = keep;
+    desk.keeps[which] = keep;
   });
   pick.title = 'Also when a carrier is deleted';
   return pick;

@@ -33,7 +33,7 @@ export function pointsOf(node) {
   return points;
 }
 
-/** The middle of some nodes and all that they carry, in the world at a frame: of their boxes, or of where they stand. */
+/** The middle of some nodes and all that they carry, in the world: of their boxes, or of where they stand. */
 export function middleOf(store, ids, frame) {
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];

@@ -13,12 +13,23 @@ export class NodeWork {
   }
 
   /** Gives nodes to a carrier, or to the world; what is kept of them is said. */
-  async carry(ids, carrier, keep = this.desk.keeps) {
+  async carry(ids, carrier, keep) {
     const wanted = ids.filter((id) => id !== carrier && carrierOf(this.store.byId.get(id)) !== carrier);
     const again = keep === 'numbers' ? ids : wanted;
     if (!again.length) return false;
-    const edits = again.map((id) => ({ edit: 'carry', id, carrier, frame: this.desk.frame, keep }));
+    const edits = again.map((id) => ({
+      edit: 'carry',
+      id,
+      carrier,
+      frame: this.desk.frame,
+      keep: keep ?? this.keepsOf(id),
+    }));
     return this.tellKeys(again, () => this.store.edit(edits));
+  }
+
+  /** What stays of a node by default: what nothing carries yet rides along from the playhead on. */
+  keepsOf(id) {
+    return this.desk.keeps[carrierOf(this.store.byId.get(id)) ? 'change' : 'first'];
   }
 
   /** Does something that may write keys to keep the motion of nodes, and tells how many. */
@@ -60,7 +71,8 @@ export class NodeWork {
    * @param {(id: string) => boolean} isFolded
    */
   remove(ids, isFolded) {
-    const { frame, keeps: keep } = this.desk;
+    const { frame, keeps } = this.desk;
+    const keep = keeps.change;
     const whole = ids.filter((id) => this.store.byId.get(id).kind === 'null' && isFolded(id));
     const single = ids.filter((id) => !whole.includes(id) && !this.isBelow(id, whole));
     const edit = (some, withCarried) =>

@@ -157,7 +157,7 @@ class AimCardTest extends BrowserTest {
     drag(page, at, to[0] - at[0] - 60, 0);
     waitForRevision(page, 4);
     assertThat(order(shot)).containsSubsequence(second, first);
-    page.focus("[data-card='" + second + "']");
+    walkTo(page, "[data-card='" + second + "']");
     page.keyboard().press("Alt+ArrowRight");
     waitForRevision(page, 5);
     assertThat(order(shot)).containsSubsequence(first, second);

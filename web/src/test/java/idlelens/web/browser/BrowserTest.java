@@ -226,6 +226,13 @@ abstract class BrowserTest {
     return page.locator(".settings input[aria-label='" + label + "']");
   }
 
+  /** Gives an element the focus as somebody does who walks with the keyboard. */
+  protected static void walkTo(Page page, String selector) {
+    page.focus(selector);
+    page.keyboard().press("Shift+Tab");
+    page.keyboard().press("Tab");
+  }
+
   /** Types into a number field and presses Enter. */
   protected static void type(Page page, String label, String text) {
     field(page, label).click();

@@ -45,7 +45,7 @@ class ChainTest extends BrowserTest {
     page.evaluate("() => idleLens.desk.goTo(1060)");
     page.waitForCondition(() -> field(page, "Pan").inputValue().equals("0.35"));
     page.focus("[data-switch=keys]");
-    page.keyboard().press("Space");
+    page.keyboard().press("Enter");
     waitForRevision(page, 2);
     page.waitForCondition(() -> field(page, "Pan").isDisabled());
     assertThat(field(page, "Pan").inputValue()).isEqualTo("0");

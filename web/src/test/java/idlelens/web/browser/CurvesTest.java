@@ -92,9 +92,9 @@ class CurvesTest extends BrowserTest {
     assertThat(free.get(6).doubleValue() / free.get(5).doubleValue())
         .isCloseTo(inSlope, within(1e-9));
     page.waitForSelector("[data-handle='dolly z 1073 out']");
-    page.keyboard().down("Shift");
+    page.keyboard().down("Alt");
     drag(page, middle(page.locator("[data-handle='dolly z 1073 out']")), 0, -30);
-    page.keyboard().up("Shift");
+    page.keyboard().up("Alt");
     waitForRevision(page, 3);
     JsonNode broken = keys(shot, "dolly", "z").get(1);
     assertThat(broken.get(7).booleanValue()).isFalse();

@@ -113,7 +113,7 @@ class DeskTest extends BrowserTest {
     assertThat(channel(app.node(shot, "a-cam"), "x").get("keys").size()).isEqualTo(3);
     page.evaluate(
         "() => idleLens.store.edit([{ edit: 'move-keys', id: 'a-cam', frames: [1001], by: 96, landing: 'refuse' }])");
-    page.waitForSelector(".toast-line.bad:has-text('two at frame 1097.0')");
+    page.waitForSelector(".toast-line.bad:has-text('two at frame 1097')");
     assertThat(app.revision(shot)).isEqualTo(2);
     complaints.removeIf(c -> c.contains("422"));
     page.close();

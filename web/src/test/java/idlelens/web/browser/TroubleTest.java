@@ -158,7 +158,7 @@ class TroubleTest extends BrowserTest {
     app.edit(shot, "{\"edit\":\"rename\",\"id\":\"keeper\",\"name\":\"Missed\"}");
     page.unroute("**/events?*");
     waitForRevision(page, 2);
-    page.waitForFunction("() => /· saved/.test(document.getElementById('saved').textContent)");
+    page.waitForFunction("() => /^saved/.test(document.getElementById('saved').textContent)");
     expectOnly();
   }
 
