@@ -23,7 +23,7 @@ function meaning(event) {
 
 /** Gives the focus back to the work, from wherever it is. */
 function giveBack(element) {
-  setTimeout(() => {
+  queueMicrotask(() => {
     if (document.activeElement === element) element.blur();
   });
 }

@@ -1,11 +1,16 @@
 // Rows of the list dragged onto a null, which then carries them; or onto the free space below, into the world.
 
 const DRAG_STARTS_PX = 6;
+const EDGE_PX = 22;
+const SLIDE_PX = 9;
+const SLIDE_EVERY_MS = 30;
 
 export class SetDrag {
   constructor(desk, list) {
     this.desk = desk;
     this.list = list;
+    this.sliding = 0;
+    this.dragged = false;
     list.addEventListener('pointerdown', (event) => this.press(event));
   }
 
@@ -30,8 +35,17 @@ export class SetDrag {
     document.addEventListener('pointercancel', () => this.clear(drag), { signal });
   }
 
+  /** Near its upper or lower edge the list slides, as long as the row is held there. */
+  slide({ clientY }) {
+    const box = this.list.getBoundingClientRect();
+    const way = clientY < box.top + EDGE_PX ? -1 : clientY > box.bottom - EDGE_PX ? 1 : 0;
+    clearInterval(this.sliding);
+    if (way) this.sliding = setInterval(() => this.list.scrollBy(0, way * SLIDE_PX), SLIDE_EVERY_MS);
+  }
+
   clear(drag) {
     drag?.abort();
+    clearInterval(this.sliding);
     this.list.classList.remove('dragging', 'to-world');
     this.list.querySelector('.onto')?.classList.remove('onto');
   }
@@ -52,6 +66,7 @@ export class SetDrag {
 
   over(event, id) {
     this.clear();
+    this.slide(event);
     this.list.classList.add('dragging');
     const target = this.target(event, id);
     if (target) this.list.querySelector(`[data-id="${target}"]`)?.classList.add('onto');

@@ -2,6 +2,7 @@
 import { turned } from '../common/turned.js';
 
 const HEAD_SHARE = 0.93;
+const FINEST_DIGITS = 5; // metres come in 32 bits
 
 /** How high a piece is, where it has one height. */
 function heightOf(shape) {
@@ -51,7 +52,7 @@ export function middleOf(store, ids, frame) {
       const { x, y, z } = store.pose(id, frame);
       take([x, y, z]);
     }
-  return low.map((v, i) => (v + high[i]) / 2);
+  return low.map((v, i) => Number(((v + high[i]) / 2).toFixed(FINEST_DIGITS)));
 }
 
 function takeMesh(store, id, frame, take) {

@@ -372,13 +372,13 @@ export class ShotStore extends EventTarget {
 
   /** The rig of a node from the top down: what carries it, itself, and what of what it carries leads to a camera. */
   rigOf(id) {
-    const carrying = new Set();
+    const rig = [...this.carriersOf(id), this.byId.get(id)];
     for (const camera of this.cameras()) {
       const way = [...this.carriersOf(camera.id), camera];
       const at = way.findIndex((n) => n.id === id);
-      if (at >= 0) way.slice(at + 1).forEach((n) => carrying.add(n.id));
+      if (at >= 0) rig.push(...way.slice(at + 1));
     }
-    return [...this.carriersOf(id), this.byId.get(id), ...this.nodes.filter((n) => carrying.has(n.id))];
+    return [...new Set(rig)];
   }
 
   isHidden(node) {

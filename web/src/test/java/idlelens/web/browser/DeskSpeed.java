@@ -13,6 +13,80 @@ import org.junit.jupiter.api.Test;
 class DeskSpeed extends BrowserTest {
   private static final int STEPS = 60;
 
+  /** Follows the pointer over an element, or from a place, and waits for each step to be drawn. */
+  private static final String HAND =
+      """
+      async ([selector, onto, dx, dy, steps]) => {
+        const frame = () => new Promise((done) => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = done;
+          channel.port2.postMessage(0);
+        }));
+        const element = typeof selector === 'string' ? document.querySelector(selector) : null;
+        const box = element?.getBoundingClientRect();
+        const [x, y] = element ? [box.x + box.width / 2, box.y + box.height / 2] : selector;
+        const surface = document.querySelector(onto);
+        surface.setPointerCapture = () => {};
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, clientX: x + i * dx, clientY: y + i * dy });
+        (element ?? surface).dispatchEvent(new PointerEvent('pointerdown', at(0)));
+        const took = [];
+        for (let i = 1; i <= steps; i++) {
+          const start = performance.now();
+          surface.dispatchEvent(new PointerEvent('pointermove', at(i)));
+          await frame();
+          took.push(performance.now() - start);
+          await new Promise((done) => setTimeout(done, 4)); // a mouse rests too
+        }
+        surface.dispatchEvent(new PointerEvent('pointerup', at(steps)));
+        await new Promise((done) => setTimeout(done, 600));
+        return took.sort((a, b) => a - b);
+      }
+      """;
+
+  @Test
+  void measure_hands() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.waitForTimeout(1500);
+    page.evaluate("() => { idleLens.desk.select('a-cam', 'keys'); idleLens.desk.goTo(1040); }");
+    hand(page, "Floor, bead", "[data-bead='a-cam pose 1040']", "#score", 2, 0);
+    page.evaluate("() => { idleLens.desk.select('dolly', 'keys'); idleLens.desk.goTo(1030); }");
+    page.waitForTimeout(800);
+    hand(page, "Floor, key on the path", "[data-key='dolly 1001']", "#plan", 0.5, -0.5);
+    hand(page, "Floor, tangent", "[data-handle='dolly 1073 out']", "#plan", 0.5, 0.5);
+    hand(page, "Floor, piece", "#plan [data-id='keeper']", "#plan", 0.5, 0);
+    hand(page, "Floor, turn ring", "#plan .turn", "#plan", 0.5, 0);
+    hand(page, "Floor, number", ".settings .field", ".settings .field", 1, 0);
+    hand(page, "Floor, playhead", "#score [data-ruler]", "#score", 3, 0);
+    page.click("[data-view-link=curves]");
+    page.evaluate("() => idleLens.desk.select('a-cam', 'keys')");
+    page.waitForTimeout(1500);
+    hand(page, "Curves, key in value", keyIn(page, 1040), "svg.graph", 0, 0.7);
+    hand(page, "Curves, key in time", keyIn(page, 1063), "svg.graph", 1, 0);
+    double[] key = keyIn(page, 1097);
+    page.mouse().click(key[0], key[1]);
+    page.waitForTimeout(500);
+    hand(page, "Curves, handle", "[data-handle='a-cam x 1097 out']", "svg.graph", 0, 0.7);
+    hand(page, "Curves, bead", "[data-bead='a-cam pose 1001']", "#score", 1, 0);
+    complaints.clear();
+    page.close();
+  }
+
+  private static double[] keyIn(Page page, int frame) {
+    return keyAt(page, "a-cam", "x", frame);
+  }
+
+  private static void hand(Page page, String name, Object from, String onto, double dx, double dy) {
+    Object place = from instanceof double[] at ? List.of(at[0], at[1]) : from;
+    List<?> took = (List<?>) page.evaluate(HAND, List.of(place, onto, dx, dy, STEPS));
+    System.out.printf(
+        Locale.ROOT,
+        "%-28s median %.1f ms, p90 %.1f ms%n",
+        name,
+        ((Number) took.get(STEPS / 2)).doubleValue(),
+        ((Number) took.get(STEPS * 9 / 10)).doubleValue());
+  }
+
   private static final String DRAG =
       """
       async ([bead, steps]) => {

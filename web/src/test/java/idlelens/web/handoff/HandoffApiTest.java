@@ -13,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -77,6 +78,32 @@ class HandoffApiTest {
     assertThat(alone.status()).isEqualTo(422);
     assertThat(alone.json().get("detail").stringValue())
         .contains("the plain name of a file sent along");
+  }
+
+  @Test
+  void framesThatGoOut_areChosen_andComeBackWhereTheyWere() {
+    long shot = app.copyOf("Quay walk");
+    String glb = "/api/shots/" + shot + "/export/glb?camera=a-cam&set=false&frames=";
+    for (String frames : List.of("range", "handles", "990-1010")) {
+      byte[] file = app.get(glb + frames).body();
+      RunningApp.Answer made = app.upload(imports(), Map.of("sent.glb", file), Map.of());
+      JsonNode back = app.get("/api/shots/" + made.json().get("shotId").longValue()).json();
+      boolean some = frames.startsWith("990");
+      assertThat(back.get("in").intValue()).as(frames).isEqualTo(some ? 990 : 1001);
+      assertThat(back.get("out").intValue()).as(frames).isEqualTo(some ? 1010 : 1144);
+      assertThat(back.get("handles").intValue()).isEqualTo(some ? 0 : 8);
+      int from = frames.equals("range") ? 1001 : some ? 990 : 993;
+      assertThat(back.get("nodes").toString()).contains("[[" + from + ".0,");
+      assertThat(back.get("nodes").toString().contains("[" + (from - 1) + ".0,")).isFalse();
+    }
+    assertThat(app.get("/api/shots/" + shot + "/handoffs").text())
+        .contains("the range goes out, without its 8 frames of handles")
+        .contains("frames 993 to 1152 go out")
+        .contains("frames 990 to 1010 go out");
+    assertThat(app.get(glb + "1010-1001").text()).contains("range.out is 1001");
+    assertThat(app.get(glb + "1-9999999").status()).isEqualTo(422);
+    assertThat(app.get(glb + "most").text())
+        .contains("allowed: range, handles, or two frames such as 1001-1144");
   }
 
   @Test
