@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.check.ShotSize;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 import java.util.HashSet;
@@ -11,7 +12,7 @@ import java.util.Set;
  * What edits cost, known before they are made: every edit reads and writes the keys of the nodes
  * that it changes, and the list of nodes.
  *
- * @param steps keys and nodes that are gone through, each for a few hundred nanoseconds
+ * @param steps keys, nodes and samples that are gone through, each for a few hundred nanoseconds
  */
 public record EditCost(long steps) {
   /** The most that one request may cost. */
@@ -24,12 +25,25 @@ public record EditCost(long steps) {
   public static EditCost of(Shot shot, List<Edit> edits) {
     long steps = 0;
     for (Edit edit : edits) {
+      Set<String> changed = changed(shot, edit);
       steps += shot.nodes().size();
-      for (String id : changed(shot, edit)) {
+      for (String id : changed) {
         steps += shot.find(id).map(ShotSize::keys).orElse(0L);
       }
+      steps += keepsMotion(edit) ? changed.size() * samples(shot) : 0;
     }
     return new EditCost(steps);
+  }
+
+  private static boolean keepsMotion(Edit edit) {
+    return edit instanceof Carry carry && carry.keep().isMotion()
+        || edit instanceof RemoveNodes gone && gone.keep().isMotion();
+  }
+
+  /** The numbers of a pose over the frames on which a motion is kept. */
+  private static long samples(Shot shot) {
+    return (long) Path.POSE.size()
+        * (shot.header().range().length() + 2L * shot.header().handles());
   }
 
   /** The nodes that an edit changes; none if it names what only an edit before it brings. */

@@ -113,6 +113,14 @@ class KeptMotionTest {
   }
 
   @Test
+  void whatItCosts_isKnownBefore() {
+    long place = EditCost.of(RIG, List.of(new Carry("cam", "", 1, Keep.PLACE))).steps();
+    long motion = EditCost.of(RIG, List.of(new Carry("cam", "", 1, Keep.FITTED))).steps();
+    int frames = 50 + 2 * 4;
+    assertThat(motion - place).isGreaterThanOrEqualTo(6L * frames);
+  }
+
+  @Test
   void keysSwitchedOff_areRefusedWhereTheyWouldHaveToMove() {
     Shot off = new SwitchPart("cam", Keys.ID, false).apply(RIG);
     assertThatThrownBy(() -> new Carry("cam", "", 1, Keep.FITTED).apply(off))

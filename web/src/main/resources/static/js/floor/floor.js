@@ -4,6 +4,7 @@ import { keepLoggedIn } from '../common/log-in.js';
 import { CurvesView } from '../curves/curves-view.js';
 import { Settings } from '../panels/settings.js';
 import { Plan } from '../plan/plan.js';
+import { TAKES } from '../plan/takes.js';
 import { Desk } from '../shot/desk.js';
 import { loadParts } from '../shot/parts.js';
 import { listenToOthers } from '../shot/others.js';
@@ -98,5 +99,19 @@ keepLoggedIn();
 if (picture && floor.dataset.changes === 'true') keepFirstPicture(store, desk, picture, Number(floor.dataset.pictured));
 floor.dataset.ready = 'true';
 Object.assign(window, {
-  idleLens: { store, desk, playback, plan, picture, chain, score, settings, curves, actions, SHORTCUTS, FOCUS_KINDS },
+  idleLens: {
+    store,
+    desk,
+    playback,
+    plan,
+    picture,
+    chain,
+    score,
+    settings,
+    curves,
+    actions,
+    SHORTCUTS,
+    FOCUS_KINDS,
+    TAKES,
+  },
 });

@@ -58,8 +58,8 @@ export const SHORTCUTS = [
 /** What the pointer does together with a key. */
 export const WITH_POINTER = [
   ['Shift+click', 'Choose more keys, or more on set (Ctrl: one more or less)'],
-  ['Shift+drag', 'On the ruler: what is looped. On rows: a box of keys'],
-  ['Alt+drag', 'A handle: this side alone. From outside: up and down'],
+  ['Shift+drag', 'On the ruler: what is looped. On rows: a box of keys. A key from outside: up and down'],
+  ['Alt+drag', 'A handle: this side alone'],
 ];
 
 const byPress = new Map(SHORTCUTS.map((shortcut) => [shortcut.press, shortcut]));

@@ -10,7 +10,7 @@ import { outOf } from '../shot/samples.js';
 import { camera, frustum, handle, nulls, view } from './plan-camera.js';
 import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
-import { takeable, TAKES } from './takes.js';
+import { takeable } from './takes.js';
 
 /** @type {WeakMap<number[][], number>} */
 const extents = new WeakMap();
@@ -35,7 +35,6 @@ export class Plan {
     this.metresPerPixel = 0.08;
     this.outlines = new Map();
     this.grounds = new WeakMap(); // by mesh
-    this.TAKES = TAKES;
     this.kept = new Map(); // pieces as they were drawn last
     this.abort = new AbortController();
     const { signal } = this.abort;

@@ -135,6 +135,72 @@ class PanelHandsTest extends BrowserTest {
   }
 
   @Test
+  void operate_drivesTheSelectedCarrier_andTheSelectionStays() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.select('dolly')");
+    page.keyboard().press("o");
+    assertThat(page.textContent("#driven")).isEqualTo("drives Dolly");
+    page.click("#record");
+    double[] view = middle(page.locator("#view"));
+    drag(page, view, 60, 0);
+    waitForRevision(page, 2);
+    assertThat(
+            number(
+                page,
+                "() => idleLens.store.value(1001, idleLens.store.motion.get('dolly').own.pan)"))
+        .isGreaterThan(1);
+    assertThat(
+            number(
+                page,
+                "() => idleLens.store.value(1001, idleLens.store.motion.get('a-cam').own.pan)"))
+        .isZero();
+    assertThat(page.evaluate("() => idleLens.desk.selected")).isEqualTo("dolly");
+    page.evaluate("() => idleLens.desk.select('keeper')");
+    assertThat(page.textContent("#driven")).isEqualTo("drives A-cam");
+    page.close();
+  }
+
+  @Test
+  void aProduction_isRenamedDeletedAndPutBack_onItsPage() {
+    app.post("/api/productions", "{\"name\":\"Net loft spots\"}");
+    Page page = newPage();
+    page.navigate(app.address() + "/");
+    page.click("section[aria-label='Net loft spots'] >> text=Rename");
+    page.fill("dialog[open] input", "Lantern spots");
+    page.click("dialog[open] button[type=submit]");
+    page.waitForSelector("section[aria-label='Lantern spots']");
+    page.click("section[aria-label='Lantern spots'] >> text=Delete");
+    page.click(".toast-line >> text=Put it back");
+    page.waitForSelector("section[aria-label='Lantern spots']");
+    page.click("section[aria-label='Lantern spots'] >> text=Delete");
+    page.waitForSelector(".toast-line >> text=Lantern spots is deleted, with its shots");
+    page.reload();
+    page.click("[aria-label='Put back Lantern spots']");
+    page.waitForSelector("section[aria-label='Lantern spots']");
+    page.close();
+  }
+
+  @Test
+  void overshootLabels_doNotPrintOverOneAnother() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate(
+        "() => { for (const axis of Object.keys(idleLens.desk.tolerance)) idleLens.desk.setTolerance(axis,"
+            + " 0); const m = idleLens.store.motion.get('a-cam'); m.overshoots = ['x', 'y', 'z', 'pan',"
+            + " 'tilt'].map((c, i) => [c, 1060 + i / 10, 0, 0.01 + i / 100]); idleLens.desk.select('a-cam');"
+            + " idleLens.plan.ask('all'); }");
+    page.waitForFunction("() => document.querySelectorAll('#plan text.over').length > 2");
+    assertThat(
+            page.evaluate(
+                "() => { const all = [...document.querySelectorAll('#plan text.halo')].map((e) =>"
+                    + " e.getBoundingClientRect()); return all.some((a, i) => all.some((b, j) => i < j &&"
+                    + " a.left < b.right - 2 && b.left < a.right - 2 && a.top < b.bottom - 4 && b.top <"
+                    + " a.bottom - 4)); }"))
+        .isEqualTo(false);
+    page.close();
+  }
+
+  @Test
   void paperOrDim_isChosen_andStays() {
     Page page = newPage();
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));

@@ -18,7 +18,7 @@ class PlanHandsTest extends BrowserTest {
   private static final String PAIR =
       "async ([a, b]) => { const { plan } = idleLens; const put = (kind) => { const e ="
           + " document.createElementNS('http://www.w3.org/2000/svg', 'circle'); const { name } ="
-          + " plan.TAKES.find((t) => t.kind === kind); for (const [k, v] of Object.entries({ cx: 60, cy:"
+          + " idleLens.TAKES.find((t) => t.kind === kind); for (const [k, v] of Object.entries({ cx: 60, cy:"
           + " 200, r: 9, fill: 'red', 'data-take': kind, [`data-${name}`]: kind === 'handle' ||"
           + " kind === 'key' ? 'dolly 1030' : 'dolly' })) e.setAttribute(k, v); plan.svg.append(e);"
           + " return e; }; const box = plan.svg.getBoundingClientRect(); const both = [[a, b], [b,"
@@ -43,7 +43,7 @@ class PlanHandsTest extends BrowserTest {
   void everyPairOfThings_whateverLiesOnTop_theFirstInTheListIsTaken() {
     Page page = openDolly(app.copyOf("Quay walk"), 1030);
     List<Map<String, String>> takes =
-        (List<Map<String, String>>) page.evaluate("() => idleLens.plan.TAKES");
+        (List<Map<String, String>>) page.evaluate("() => idleLens.TAKES");
     List<String> order = takes.stream().map(t -> t.get("kind")).toList();
     assertThat(order).containsExactly("handle", "key", "turn", "sign", "path", "piece", "ground");
     List<String> wrong = new ArrayList<>();
