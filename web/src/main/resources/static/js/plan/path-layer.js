@@ -102,7 +102,8 @@ export class PathLayer {
     dots.forEach((each, i) => {
       if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each }));
     });
-    const says = 'Click to go to this frame, drag to move the whole path';
+    const drags = id === this.desk.selected ? ', drag to move the whole path' : '';
+    const says = `Click to go to this frame${drags}`;
     parts.push(s('path', { class: 'reach', d, ...takeable('path', id) }, s('title', { text: says })));
     return parts;
   }

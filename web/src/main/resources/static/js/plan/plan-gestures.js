@@ -123,8 +123,12 @@ export class PlanGestures {
       return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
     if (desk.picking || !take) return this.panning();
     if (take.kind === 'turn') return this.turning(take.name, from);
-    if (take.kind === 'path') return this.draggingPath(take.name, from);
+    if (take.kind === 'path') return this.isSelected(take.name) ? this.draggingPath(take.name, from) : this.panning();
     return this.moving(take.name);
+  }
+
+  isSelected(id) {
+    return this.plan.desk.selection().includes(id);
   }
 
   click(take, event) {
