@@ -1,6 +1,6 @@
 // One row of the score: its name, its beads or its curve, the window of a part.
 import { s } from '../common/dom.js';
-import { isWhole, keyFrames } from '../shot/keys.js';
+import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
 import { ROW } from './score-scale.js';
@@ -61,6 +61,7 @@ function contents(score, row, y) {
   if (row.part) return spanParts(score, row, y);
   const parts = row.what === 'pose' ? thread(score, row, y) : [curve(score, row, y)];
   const keys = keysInSight(score, row);
+  const keyed = row.paths.filter((path) => keysOf(row.node, path).length > 0);
   const own = isDense(score, row) ? inHand(score.desk, row, keys) : keys;
   if (own !== keys) {
     const others = new Set(own);
@@ -68,12 +69,13 @@ function contents(score, row, y) {
       ...together(
         score,
         row,
+        keyed,
         keys.filter((key) => !others.has(key)),
         y + ROW / 2,
       ),
     );
   }
-  return [...parts, ...own.map((key) => bead(score, row, key, y + ROW / 2))];
+  return [...parts, ...own.map((key) => bead(score, row, keyed, key, y + ROW / 2))];
 }
 
 function thread(score, row, y) {
@@ -115,11 +117,11 @@ function foldParts({ node, folds }, y, names) {
 }
 
 /** Many beads as one path; they are taken by where they are. */
-function together(score, row, keys, y) {
+function together(score, row, keyed, keys, y) {
   let d = '';
   let rings = '';
   for (const key of keys) {
-    const whole = isWhole(row.node, key.channels, row.paths);
+    const whole = isWhole(row.node, key.channels, keyed);
     const shape = `M${score.scale.x(key.frame).toFixed(1)} ${y}${beadPath(key.tangents, whole)}`;
     if (isRing(key.tangents)) rings += shape;
     else d += shape;
@@ -130,11 +132,12 @@ function together(score, row, keys, y) {
   ];
 }
 
-function bead(score, row, key, y) {
+/** @param keyed the paths of the row that have keys at all: a key that misses one of them is half a bead */
+function bead(score, row, keyed, key, y) {
   const { node, paths } = row;
   const picked = score.desk.chosen.hasAny(node.id, key.channels, key.frame);
-  const whole = isWhole(node, key.channels, paths);
-  const what = whole && paths === POSE ? 'whole pose' : key.channels.join(', ');
+  const whole = isWhole(node, key.channels, keyed);
+  const what = paths === POSE && isWhole(node, key.channels, POSE) ? 'whole pose' : key.channels.join(', ');
   const ring = isRing(key.tangents) ? ' ring' : '';
   return s('path', {
     class: `bead${whole ? '' : ' half'}${ring}${picked ? ' chosen' : ''}`,
