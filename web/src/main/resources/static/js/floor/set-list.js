@@ -189,6 +189,7 @@ export class SetList {
     this.show(node);
     const name = this.list.querySelector(`[data-id="${node.id}"] .pick`);
     this.renaming = true;
+    const walked = this.list.contains(document.activeElement);
     const input = h('input', { type: 'text', value: node.name, maxlength: '80', 'aria-label': 'Name' });
     let done = false;
     const end = (keep) => {
@@ -199,6 +200,7 @@ export class SetList {
       const now = this.store.byId.get(node.id);
       if (keep && now && text && text !== now.name) this.store.edit([{ edit: 'rename', id: node.id, name: text }]);
       this.render(true);
+      this.showChosen(walked, walked); // who walked through the list goes on there
     };
     input.addEventListener('keydown', (event) => {
       if (event.key === 'Enter') end(true);
