@@ -56,7 +56,7 @@ export class SetDrag {
   }
 
   /** Where it would go: the id of a null, empty for the world, null for nowhere. */
-  target(event, id) {
+  carrierAt(event, id) {
     const at = document.elementFromPoint(event.clientX, event.clientY);
     if (!this.list.contains(at)) return null;
     const row = /** @type {HTMLElement | null} */ (at.closest('li[data-id]'));
@@ -68,9 +68,9 @@ export class SetDrag {
     this.clear();
     this.slide(event);
     this.list.classList.add('dragging');
-    const target = this.target(event, id);
-    if (target) this.list.querySelector(`[data-id="${target}"]`)?.classList.add('onto');
-    this.list.classList.toggle('to-world', target === '');
+    const carrier = this.carrierAt(event, id);
+    if (carrier) this.list.querySelector(`[data-id="${carrier}"]`)?.classList.add('onto');
+    this.list.classList.toggle('to-world', carrier === '');
   }
 
   /** The click that follows a drag selects nothing. */
@@ -81,9 +81,9 @@ export class SetDrag {
   }
 
   drop(event, id) {
-    const target = this.target(event, id);
+    const carrier = this.carrierAt(event, id);
     this.clear();
     this.swallowClick();
-    if (target !== null) this.desk.nodes.carry(this.ids(id), target);
+    if (carrier !== null) this.desk.nodes.carry(this.ids(id), carrier);
   }
 }
