@@ -103,7 +103,7 @@ class DeskSpeed extends BrowserTest {
         const element = document.querySelector(`[data-bead="${bead}"]`);
         const box = element.getBoundingClientRect();
         const svg = document.getElementById('score');
-        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, clientX: box.x + box.width / 2 + i * 0.7, clientY: box.y + box.height / 2 });
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, clientX: box.x + box.width / 2 + i * 0.7, clientY: box.y + box.height / 2 });
         svg.setPointerCapture = () => {};
         element.dispatchEvent(new PointerEvent('pointerdown', at(0)));
         idleLens.desk.landing = 'merge';
@@ -163,7 +163,7 @@ class DeskSpeed extends BrowserTest {
         await new Promise((done) => setTimeout(done, 4000));
         const box = graph.svg.getBoundingClientRect();
         const [x, y] = graph.at('n0', 'x', 1708);
-        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, clientX: box.x + x, clientY: box.y + y + i });
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, clientX: box.x + x, clientY: box.y + y + i });
         graph.svg.setPointerCapture = () => {};
         graph.svg.dispatchEvent(new PointerEvent('pointerdown', at(0)));
         const took = [];
