@@ -29,17 +29,17 @@ class ProductionApiTest {
 
   @Test
   void aProduction_isRenamed_deleted_andPutBackWithItsShots(RunningApp app) {
-    long production = id(app.post("/api/productions", "{\"name\":\"Harbour spot\"}"));
+    long production = id(app.post("/api/productions", "{\"name\":\"Mooring film\"}"));
     String path = "/api/productions/" + production;
     long shot = id(app.post(path + "/shots", SHOT));
-    assertThat(rename(app, production, "Lantern spot").status()).isEqualTo(204);
+    assertThat(rename(app, production, "Breakwater film").status()).isEqualTo(204);
     assertThat(rename(app, production, " ").text()).contains("name is ''", "1 to 120");
     assertThat(app.get("/api/productions").text())
-        .contains("Lantern spot")
-        .doesNotContain("Harbour spot");
+        .contains("Breakwater film")
+        .doesNotContain("Mooring film");
 
     assertThat(app.delete(path).status()).isEqualTo(204);
-    assertThat(app.get("/api/productions").text()).doesNotContain("Lantern spot");
+    assertThat(app.get("/api/productions").text()).doesNotContain("Breakwater film");
     assertThat(app.get("/api/shots/" + shot).status()).isEqualTo(404);
     assertThat(app.get("/api/shots").text()).doesNotContain("Pier");
     assertThat(app.post("/api/shots/" + shot + "/undo", "").status()).isEqualTo(404);
@@ -48,7 +48,7 @@ class ProductionApiTest {
 
     assertThat(app.post(path + "/restore", "").status()).isEqualTo(204);
     assertThat(app.get("/api/shots/" + shot).status()).isEqualTo(200);
-    assertThat(app.get("/api/productions").text()).contains("Lantern spot");
+    assertThat(app.get("/api/productions").text()).contains("Breakwater film");
     assertThat(app.post(path + "/restore", "").status()).as("twice is once").isEqualTo(204);
     app.delete(path);
   }
