@@ -1,7 +1,7 @@
 // What the artist's hands do: whether the pointer holds something, and how what has the focus was reached.
 
 let last = 'keyboard'; // until the pointer is pressed
-/** @type {Set<EventTarget> | null} */
+/** @type {null | Set<EventTarget>} */
 let held = null; // all that the pointer was pressed in, while it is down; what was pressed itself may be drawn anew
 
 /** @type {WeakMap<EventTarget, string>} */
