@@ -119,7 +119,20 @@ class RigPropertyTest {
         assertMoved(shot, moved, id, frame, new Vector3d(dx, 0.5, dz));
         if (some.contains(frame)) {
           assertMoved(shot, partly, id, frame, new Vector3d(dx, 0.5, dz));
+        } else if (!some.isEmpty()) {
+          assertSameKeys(shot, partly, id, frame);
         }
+      }
+    }
+  }
+
+  private static void assertSameKeys(Shot was, Shot is, String id, double frame) {
+    for (Path path : Path.PLACE) {
+      Curve before = was.node(id).chain().curve(path);
+      int at = before.indexOf(frame);
+      if (at >= 0) {
+        Curve after = is.node(id).chain().curve(path);
+        assertThat(after.keys().get(after.indexOf(frame))).isEqualTo(before.keys().get(at));
       }
     }
   }

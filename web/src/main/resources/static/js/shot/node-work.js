@@ -1,6 +1,6 @@
 // What the artist does with the nodes that are selected, one or several.
 import { toast } from '../common/toasts.js';
-import { carrierOf } from './parts.js';
+import { carrierOf, partOf } from './parts.js';
 import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
@@ -116,29 +116,25 @@ export class NodeWork {
     const { desk, store } = this;
     const { node } = desk;
     const had = keysOf(node, 'pan').map((key) => key[0]);
-    const pan = store.value(desk.first(), store.motion.get(node.id).own.pan);
+    const pan = had.length
+      ? store.value(desk.first(), store.motion.get(node.id).own.pan)
+      : (partOf(node, 'keys').pan ?? 0);
     const frames = [desk.first(), desk.last() + 1];
-    const set = (frame, value) => ({
-      edit: 'set-values',
-      id: node.id,
-      frame,
-      values: { pan: value },
-      keying: 'touched',
-    });
-    const picks = [{ id: node.id, channels: ['pan'], frames }];
+    const of = { id: node.id, channels: ['pan'] };
+    const set = (keying) => ({ edit: 'set-values', id: node.id, values: { pan }, frame: frames[0], keying });
+    const beyond = (kind) => ({ edit: 'set-beyond', ...of, before: kind, after: kind });
+    const cleared = [
+      beyond('hold'), // or the next keys would land in a round
+      { edit: 'remove-keys', picks: [{ ...of, frames: had }] },
+      set('still'),
+    ];
     return store.edit(
       [
-        ...(had.length ? [{ edit: 'remove-keys', picks: [{ id: node.id, channels: ['pan'], frames: had }] }] : []),
-        set(frames[0], pan),
-        set(frames[1], pan + ONE_ROUND),
-        { edit: 'set-tangents', picks, tangent: 'straight' },
-        {
-          edit: 'set-beyond',
-          id: node.id,
-          channels: ['pan'],
-          before: 'cycle-and-carry',
-          after: 'cycle-and-carry',
-        },
+        ...(had.length ? cleared : []),
+        { edit: 'key-pose', ...of, frame: frames[0] },
+        { ...set('touched'), frame: frames[1], values: { pan: pan + ONE_ROUND } },
+        { edit: 'set-tangents', picks: [{ ...of, frames }], tangent: 'straight' },
+        beyond('cycle-and-carry'),
       ],
       `Turn ${node.name} once around`,
     );

@@ -19,6 +19,9 @@ class ArtistJobsTest extends BrowserTest {
       "{\"name\":\"Job\",\"rate\":\"24\",\"in\":1001,\"out\":1120,\"handles\":8,"
           + "\"aspect\":1.7777777777777777,\"newKeys\":\"settle\"}";
 
+  private static final String PAN =
+      "id => JSON.stringify(idleLens.store.byId.get(id).chain[0].pan.keys)";
+
   private Page page;
   private int presses;
 
@@ -197,6 +200,10 @@ class ArtistJobsTest extends BrowserTest {
         .as("the frame after the last is the first again")
         .isCloseTo(value(table, "pan", 1001), within(1e-3));
     assertThat(value(table, "pan", 1124)).as("and on in the handles").isCloseTo(369, within(1e-3));
+    Object once = page.evaluate(PAN, table);
+    page.click(".settings button:text-is('Once around')"); // a second time it is the same
+    waitForRevision(page, 6);
+    assertThat(page.evaluate(PAN, table)).isEqualTo(once);
     page.close();
   }
 
