@@ -59,7 +59,10 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
       Path path = Path.PLACE.get(i);
       Curve curve = node.chain().curve(path);
       Keyed.refuseSwitchedOff(node, path, curve);
-      moved.put(path, moved(curve, ways, i, shot));
+      int axis = i;
+      boolean lifts = ways.values().stream().anyMatch(w -> Math.abs(w.get(axis)) > NOTHING);
+      boolean first = lifts && !frames.isEmpty() && !curve.isKeyed();
+      moved.put(path, moved(first ? standing(node, curve, shot) : curve, ways, i, shot));
     }
     return shot.withNode(node.withChain(node.chain().with(moved)));
   }
@@ -83,6 +86,14 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
           frame, new Vector3d(dxM, dyM, dzM).rotate(new Quaterniond(space.turn()).conjugate()));
     }
     return ways;
+  }
+
+  /** A curve that stood still, keyed wherever the path is: the keys that are not moved stay. */
+  private static Curve standing(Node node, Curve curve, Shot shot) {
+    return curve.withKeys(
+        node.chain().keyFrames(Path.PLACE).stream()
+            .map(frame -> new Key(frame, curve.rest(), shot.header().newKeys()))
+            .toList());
   }
 
   /** A curve with its keys moved; where it has none at a frame and must move, it gets one. */

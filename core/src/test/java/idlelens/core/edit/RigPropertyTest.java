@@ -26,6 +26,7 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
+import org.junit.jupiter.api.Test;
 
 /** What must hold for every rig, whatever its keys and tangents: tried on random ones. */
 class RigPropertyTest {
@@ -123,6 +124,16 @@ class RigPropertyTest {
           assertSameKeys(shot, partly, id, frame);
         }
       }
+    }
+  }
+
+  @Test
+  void movePath_aKeyLiftedWhereHeightStoodStill_liftsNoOther() {
+    Shot shot = Sets.rig();
+    Shot lifted = new MovePath("cam", List.of(20.0), 0, 0.5, 0).apply(shot);
+    assertMoved(shot, lifted, "cam", 20, new Vector3d(0, 0.5, 0));
+    for (double frame : List.of(1.0, 40.0, 48.0)) {
+      assertMoved(shot, lifted, "cam", frame, new Vector3d());
     }
   }
 
