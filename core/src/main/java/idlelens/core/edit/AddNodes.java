@@ -29,8 +29,8 @@ public record AddNodes(List<Node> nodes) implements Edit {
       for (Part part : node.chain().parts()) {
         part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
       }
-      if (node.carriage().isCarried()) {
-        places.changes(Place.carries(node.carriage().carrierId(), node.id()));
+      for (String carrier : node.chain().carried().carriers()) {
+        places.changes(Place.carries(carrier, node.id()));
       }
     }
     return places.done();

@@ -1,6 +1,5 @@
 package idlelens.core.edit;
 
-import idlelens.core.part.Carriage;
 import idlelens.core.part.Part;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
@@ -57,10 +56,10 @@ public record Duplicate(String id, String newId, String newName) implements Edit
         part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
       }
     }
-    Carriage carriage = shot.node(id).carriage();
-    return carriage.isCarried()
-        ? places.changes(Place.carries(carriage.carrierId(), newId)).done()
-        : places.done();
+    for (String carrier : shot.node(id).chain().carried().carriers()) {
+      places.changes(Place.carries(carrier, newId));
+    }
+    return places.done();
   }
 
   @Override

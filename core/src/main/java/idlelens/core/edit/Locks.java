@@ -46,6 +46,10 @@ final class Locks {
       refuseLockedPart(shot.node(remove.id()), remove.part());
     } else if (edit instanceof SetStamp stamp) {
       refuseLockedPart(shot.node(stamp.id()), stamp.part());
+    } else if (edit instanceof MoveStamp stamp) {
+      refuseLockedPart(shot.node(stamp.id()), stamp.part());
+    } else if (edit instanceof RemoveStamp stamp) {
+      refuseLockedPart(shot.node(stamp.id()), stamp.part());
     }
   }
 

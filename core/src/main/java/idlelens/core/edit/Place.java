@@ -89,7 +89,12 @@ public record Place(String text) {
 
   /** The frames that a part holds. */
   static Place stamp(String id, String part, String stamp) {
-    return part(id, part).in(".stamp").in(stamp);
+    return stamps(id, part).in(stamp);
+  }
+
+  /** All frames that a part holds. */
+  static Place stamps(String id, String part) {
+    return part(id, part).in(".stamp");
   }
 
   static Place path(String id, Path path) {

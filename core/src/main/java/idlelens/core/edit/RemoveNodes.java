@@ -1,8 +1,11 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Carried;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,13 +35,22 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
   public Shot apply(Shot shot) {
     Set<String> gone = gone(shot);
     Map<String, String> carriers = new LinkedHashMap<>(); // of those that lose theirs
+    List<Node> handedOver = new ArrayList<>();
     for (Node node : shot.nodes()) {
-      String carrier = node.carriage().carrierId();
-      if (!gone.contains(node.id()) && gone.contains(carrier)) {
-        carriers.put(node.id(), staying(shot, carrier, gone));
+      Carried carried = node.chain().carried();
+      if (gone.contains(node.id()) || Collections.disjoint(carried.carriers(), gone)) {
+        continue;
+      }
+      if (carried.later().isEmpty() || keep.isMotion()) {
+        carriers.put(node.id(), staying(shot, carried.carrier(0), gone));
+      } else {
+        handedOver.add(node);
       }
     }
     Shot after = carried(new LettingGo(shot, gone, frame).apply(), carriers);
+    for (Node node : handedOver) {
+      after = handedOver(after, node.id(), gone);
+    }
     return after.withNodes(after.nodes().stream().filter(n -> !gone.contains(n.id())).toList());
   }
 
@@ -58,12 +70,30 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
   }
 
   private static boolean isGivenAway(Shot shot, String carrier, Set<String> given) {
-    for (String id = carrier; !id.isEmpty(); id = shot.node(id).carriage().carrierId()) {
-      if (given.contains(id)) {
-        return true;
+    return !carrier.isEmpty()
+        && (given.contains(carrier)
+            || shot.carriersOf(carrier).stream().anyMatch(n -> given.contains(n.id())));
+  }
+
+  /** Each stretch by a carrier that goes is given on, its place kept as near the frame as it is. */
+  private Shot handedOver(Shot shot, String id, Set<String> gone) {
+    Shot after = shot;
+    Carried carried = shot.node(id).chain().carried();
+    for (int k = 0; k <= carried.later().size(); k++) {
+      if (gone.contains(carried.carrier(k))) {
+        String carrier = staying(shot, carried.carrier(k), gone);
+        after = new Carry(id, carrier, nearest(carried, k), keep).apply(after);
       }
     }
-    return false;
+    return after;
+  }
+
+  /** The frame nearest to that of this edit in a stretch between hand-overs. */
+  private double nearest(Carried carried, int stretch) {
+    double first = stretch == 0 ? frame : carried.later().get(stretch - 1).frame();
+    boolean isLast = stretch == carried.later().size();
+    double last = isLast ? frame : carried.later().get(stretch).frame() - 1;
+    return stretch == 0 ? Math.min(frame, last) : Math.max(first, Math.min(frame, last));
   }
 
   private Set<String> gone(Shot shot) {
@@ -79,10 +109,10 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
         .anyMatch(lean -> gone.contains(lean.nodeId()));
   }
 
-  private static String staying(Shot shot, String carrier, Set<String> gone) {
+  private String staying(Shot shot, String carrier, Set<String> gone) {
     String id = carrier;
     while (gone.contains(id)) {
-      id = shot.node(id).carriage().carrierId();
+      id = shot.node(id).chain().carried().carrierAt(frame);
     }
     return id;
   }
@@ -93,17 +123,18 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
     Footprint.Builder places = Footprint.of(shot);
     for (String id : gone) {
       places.changes(Place.node(id), Place.inOrder(id));
-      String carrier = shot.node(id).carriage().carrierId();
-      if (!carrier.isEmpty()) {
+      for (String carrier : shot.node(id).chain().carried().carriers()) {
         places.changes(Place.carries(carrier, id));
       }
     }
     for (Node node : shot.nodes()) {
       if (!gone.contains(node.id()) && leansOn(node, gone)) {
         places.changesChain(node.id()).reliesOnMotion(node.id());
-        String carrier = staying(shot, node.carriage().carrierId(), gone);
-        if (!carrier.isEmpty()) {
-          places.changes(Place.carries(carrier, node.id())).reliesOnMotion(carrier);
+        for (String carrier : node.chain().carried().carriers()) {
+          String staying = staying(shot, carrier, gone);
+          if (!staying.isEmpty()) {
+            places.changes(Place.carries(staying, node.id())).reliesOnMotion(staying);
+          }
         }
       }
     }

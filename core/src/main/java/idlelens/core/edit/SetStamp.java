@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.part.Part;
 import idlelens.core.part.Stamp;
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -24,12 +23,7 @@ public record SetStamp(String id, String part, Stamp stamp) implements Edit {
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
     Part old = node.chain().part(part);
-    if (old.stamps().stream().noneMatch(s -> s.id().equals(stamp.id()))) {
-      throw new RefusedException(
-          node.name() + "." + part + ".stamp",
-          "'" + stamp.id() + "'",
-          String.join(", ", old.stamps().stream().map(Stamp::id).toList()));
-    }
+    StampOf.find(node, old, stamp.id());
     return shot.withNode(node.withChain(node.chain().with(old.withStamp(stamp))));
   }
 

@@ -1,8 +1,6 @@
 package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.part.Carriage;
-import idlelens.core.part.Carried;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
@@ -26,12 +24,20 @@ public final class Evaluation {
   private final SampleGrid grid;
   private final boolean isStart;
   private final Map<String, NodeMotion> motions = new HashMap<>();
+  private final Moments moments;
   private Evaluation start;
 
-  private Evaluation(Shot shot, SampleGrid grid, boolean isStart) {
+  /** What stands between the frames of a grid: evaluations of single frames, made once each. */
+  private record Moments(Evaluation whole, Map<Double, Evaluation> byFrame) {}
+
+  /**
+   * @param whole the evaluation of which this is a single frame, or null
+   */
+  private Evaluation(Shot shot, SampleGrid grid, boolean isStart, Evaluation whole) {
     this.shot = shot;
     this.grid = grid;
     this.isStart = isStart;
+    this.moments = whole == null ? new Moments(this, new HashMap<>()) : whole.moments;
   }
 
   /** Evaluates over range and handles, one sample a frame. */
@@ -48,7 +54,7 @@ public final class Evaluation {
    * @param earlier an evaluation to take unchanged tracks from, or null
    */
   public static Evaluation of(Shot shot, SampleGrid grid, Evaluation earlier) {
-    Evaluation evaluation = new Evaluation(shot, grid, false);
+    Evaluation evaluation = new Evaluation(shot, grid, false, null);
     evaluation.fill(shot.nodes(), earlier != null && earlier.grid.equals(grid) ? earlier : null);
     return evaluation;
   }
@@ -59,7 +65,7 @@ public final class Evaluation {
    * @param nodeIds the nodes, and all that they read
    */
   public static Evaluation ofSome(Shot shot, SampleGrid grid, Set<String> nodeIds) {
-    Evaluation evaluation = new Evaluation(shot, grid, false);
+    Evaluation evaluation = new Evaluation(shot, grid, false, null);
     evaluation.fill(shot.nodes().stream().filter(n -> nodeIds.contains(n.id())).toList(), null);
     return evaluation;
   }
@@ -87,11 +93,39 @@ public final class Evaluation {
       PartTrack old = before == null ? null : before.parts().get(part.id());
       parts.put(part.id(), PartTrack.sample(part.curves(), grid, old));
     }
-    Stages stages = new Stages(this, node, id -> motion(shot.node(id), earlier).world());
+    Space space = reusing(new Spaces(this, node, earlier).space(), before);
+    Stages stages = new Stages(this, node, space, id -> motion(shot.node(id), earlier).world());
     StageRun run = StageRun.of(stages.all(parts), before == null ? null : before.run());
-    NodeMotion motion = new NodeMotion(parts, run, null, null);
+    NodeMotion motion = new NodeMotion(parts, space, run, null, null);
     motions.put(node.id(), motion);
     return motion;
+  }
+
+  private static Space reusing(Space space, NodeMotion before) {
+    return before != null && space.sameAs(before.space()) ? before.space() : space;
+  }
+
+  /** The motion of a node, made now if it was not before. */
+  NodeMotion reached(Node node) {
+    return motion(node, null);
+  }
+
+  /** The pose in the world of what carries a node. */
+  PoseTrack carrierTrack(Node node, String carrierId, Evaluation earlier) {
+    return motion(shot.node(carrierId), earlier).world();
+  }
+
+  /**
+   * The shot at a single frame, wherever that is; its nodes are evaluated as they are asked for, so
+   * that a node may ask while it is being made itself.
+   */
+  Evaluation moment(double frame) {
+    Evaluation known = moments.byFrame.get(frame);
+    if (known == null) {
+      known = new Evaluation(shot, SampleGrid.at(frame), false, moments.whole);
+      moments.byFrame.put(frame, known);
+    }
+    return known;
   }
 
   private void addLens(Node.Camera camera, Evaluation earlier) {
@@ -132,8 +166,11 @@ public final class Evaluation {
 
   /** The shot at its first frame, where what is switched off stands still. */
   Evaluation start() {
+    if (moments.whole != this) {
+      return moments.whole.isStart ? moments.whole : moments.whole.start();
+    }
     if (start == null) {
-      start = new Evaluation(shot, SampleGrid.at(shot.header().range().in()), true);
+      start = new Evaluation(shot, SampleGrid.at(shot.header().range().in()), true, null);
       start.fill(shot.nodes(), null);
     }
     return start;
@@ -172,29 +209,33 @@ public final class Evaluation {
   }
 
   /**
-   * The pose of a node in the moving space of its carrier, the offset of its carriage and what is
-   * done to it in the world included: what a program needs in which every carrier carries.
+   * The pose of a node in the moving space of its {@linkplain Node#parentId() parent}, the offset
+   * of its carriage and what is done to it in the world included: what a program needs in which
+   * every carrier carries.
    */
   public PoseTrack local(String nodeId) {
     NodeMotion motion = of(nodeId);
-    Carried carried = shot.node(nodeId).chain().carried();
-    Carriage by = carried.by();
-    boolean plain = motion.world() == motion.carried() && (isOn(carried) || !by.isCarried());
-    if (!plain) {
-      return by.isCarried() ? motion.world().seenFrom(of(by.carrierId()).world()) : motion.world();
+    String parent = shot.node(nodeId).parentId();
+    if (motion.world() == motion.carried() && motion.space().stretches().size() == 1) {
+      Space.Stretch only = motion.space().stretches().get(0);
+      PoseTrack track = only.carrier();
+      if (track == null ? parent.isEmpty() : !parent.isEmpty() && track == of(parent).world()) {
+        return only.constant().equals(RigidPose.IDENTITY)
+            ? motion.own()
+            : new Stage.Carried(Space.still(grid, only.constant())).apply(motion.own());
+      }
     }
-    PoseTrack own = motion.own();
-    return by.offset().equals(RigidPose.IDENTITY) ? own : new Stage.Placed(by.offset()).apply(own);
+    return parent.isEmpty() ? motion.world() : motion.world().seenFrom(of(parent).world());
   }
 
-  /** The pose in the world of what carries a node, with the offset: where its own space lies. */
+  /** Where the own space of a node lies in the world: what carries it, with the offset. */
   public RigidPose ownSpace(String nodeId, int sample) {
-    Carried carried = shot.node(nodeId).chain().carried();
-    Carriage by = carried.by();
-    if (by.isCarried() && !isOn(carried)) {
-      return start().ownSpace(nodeId, 0);
-    }
-    return by.isCarried() ? pose(by.carrierId(), sample).times(by.offset()) : by.offset();
+    return of(nodeId).space().at(sample);
+  }
+
+  /** The pose in the world of what carries a node, or would. */
+  public RigidPose carrierPose(String nodeId, String carrierId, int sample) {
+    return carrierTrack(shot.node(nodeId), carrierId, null).pose(sample);
   }
 
   /**

@@ -11,6 +11,7 @@ import java.util.Optional;
 /** The motion of one node: what it was made from, and the tracks. */
 public final class NodeMotion {
   private final Map<String, PartTrack> parts;
+  private final Space space;
   private final StageRun run;
   private final LensTrack lens;
   private final LensSource lensSource;
@@ -29,15 +30,21 @@ public final class NodeMotion {
     }
   }
 
-  NodeMotion(Map<String, PartTrack> parts, StageRun run, LensTrack lens, LensSource lensSource) {
+  NodeMotion(
+      Map<String, PartTrack> parts,
+      Space space,
+      StageRun run,
+      LensTrack lens,
+      LensSource lensSource) {
     this.parts = parts;
+    this.space = space;
     this.run = run;
     this.lens = lens;
     this.lensSource = lensSource;
   }
 
   NodeMotion withLens(LensTrack newLens, LensSource source) {
-    return new NodeMotion(parts, run, newLens, source);
+    return new NodeMotion(parts, space, run, newLens, source);
   }
 
   /** The sampled parameters of its parts, by the ids of these, in the order of the chain. */
@@ -77,6 +84,11 @@ public final class NodeMotion {
   /** What the lens does, for cameras. */
   public Optional<LensTrack> lens() {
     return Optional.ofNullable(lens);
+  }
+
+  /** Where its own space lies. */
+  Space space() {
+    return space;
   }
 
   StageRun run() {

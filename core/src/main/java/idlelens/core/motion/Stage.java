@@ -84,29 +84,34 @@ public sealed interface Stage {
     }
   }
 
-  /** {@code W(t) = S * L(t)}: the own pose in a space that stands still. */
-  record Placed(RigidPose space) implements Stage {
+  /** {@code W(t) = S(t) * L(t)}: what the carriers make of the own pose. */
+  record Carried(Space space) implements Stage {
     @Override
     public PoseTrack apply(PoseTrack own) {
-      return new Carried(PoseTrack.still(own.grid(), space), RigidPose.IDENTITY).apply(own);
+      PoseTrack track = PoseTrack.empty(own.grid(), own.isStill() && space.isStill());
+      int end = track.x().length;
+      for (int k = space.stretches().size() - 1; k >= 0; k--) {
+        Space.Stretch stretch = space.stretches().get(k);
+        carry(stretch, own, track, stretch.first(), end);
+        end = Math.min(end, stretch.first());
+      }
+      for (int i = 1; i < track.x().length; i++) {
+        track.continueSign(i);
+      }
+      return track;
     }
 
-    @Override
-    public boolean sameAs(Stage other) {
-      return equals(other);
-    }
-  }
-
-  /** {@code W(t) = Q(t) * offset * L(t)}: what the carrier makes of the own pose. */
-  record Carried(PoseTrack carrier, RigidPose offset) implements Stage {
-    @Override
-    public PoseTrack apply(PoseTrack own) {
-      PoseTrack track = PoseTrack.empty(own.grid(), own.isStill() && carrier.isStill());
+    private void carry(Space.Stretch stretch, PoseTrack own, PoseTrack to, int first, int end) {
+      RigidPose offset = stretch.constant();
+      PoseTrack carrier =
+          stretch.carrier() == null
+              ? PoseTrack.still(space.grid(), RigidPose.IDENTITY)
+              : stretch.carrier();
       Quaterniond turn = new Quaterniond();
       Quaterniond inner = new Quaterniond();
       Vector3d place = new Vector3d();
       Quaterniond offsetTurn = offset.turn();
-      for (int i = 0; i < track.x().length; i++) {
+      for (int i = first; i < end; i++) {
         int o = own.index(i);
         int c = carrier.index(i);
         turn.set(carrier.qx()[c], carrier.qy()[c], carrier.qz()[c], carrier.qw()[c]);
@@ -115,23 +120,21 @@ public sealed interface Stage {
             .rotate(offsetTurn)
             .add(offset.x(), offset.y(), offset.z())
             .rotate(turn);
-        track.x()[i] = place.x + carrier.x()[c];
-        track.y()[i] = place.y + carrier.y()[c];
-        track.z()[i] = place.z + carrier.z()[c];
+        to.x()[i] = place.x + carrier.x()[c];
+        to.y()[i] = place.y + carrier.y()[c];
+        to.z()[i] = place.z + carrier.z()[c];
         inner.set(own.qx()[o], own.qy()[o], own.qz()[o], own.qw()[o]);
         turn.mul(offsetTurn).mul(inner);
-        track.qx()[i] = turn.x;
-        track.qy()[i] = turn.y;
-        track.qz()[i] = turn.z;
-        track.qw()[i] = turn.w;
-        track.continueSign(i);
+        to.qx()[i] = turn.x;
+        to.qy()[i] = turn.y;
+        to.qz()[i] = turn.z;
+        to.qw()[i] = turn.w;
       }
-      return track;
     }
 
     @Override
     public boolean sameAs(Stage other) {
-      return other instanceof Carried that && carrier == that.carrier && offset.equals(that.offset);
+      return other instanceof Carried that && space.sameAs(that.space);
     }
   }
 

@@ -1,8 +1,6 @@
 package idlelens.core.motion;
 
-import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
-import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Part;
@@ -18,14 +16,17 @@ import java.util.function.Function;
 final class Stages {
   private final Evaluation motion;
   private final Node node;
+  private final Space space;
   private final Function<String, PoseTrack> world;
 
   /**
+   * @param space where the node's own space lies
    * @param world gives the pose in the world of another node
    */
-  Stages(Evaluation motion, Node node, Function<String, PoseTrack> world) {
+  Stages(Evaluation motion, Node node, Space space, Function<String, PoseTrack> world) {
     this.motion = motion;
     this.node = node;
+    this.space = space;
     this.world = world;
   }
 
@@ -43,8 +44,8 @@ final class Stages {
     if (part instanceof Keys) {
       return Optional.of(keys(part, values));
     }
-    if (part instanceof Carried carried) {
-      return carried(carried);
+    if (part instanceof Carried) {
+      return space.isWorld() ? Optional.empty() : Optional.of(new Stage.Carried(space));
     }
     if (part instanceof Aim aim && motion.isOn(aim)) {
       return Optional.of(
@@ -57,20 +58,7 @@ final class Stages {
   private Stage keys(Part keys, PartTrack values) {
     return motion.isOn(keys)
         ? new Stage.Posed(values)
-        : new Stage.Held(motion.grid(), motion.start().of(node.id()).own().pose(0));
-  }
-
-  private Optional<Stage> carried(Carried carried) {
-    Carriage by = carried.by();
-    if (by.isCarried()) {
-      return Optional.of(
-          motion.isOn(carried)
-              ? new Stage.Carried(world.apply(by.carrierId()), by.offset())
-              : new Stage.Placed(motion.start().ownSpace(node.id(), 0)));
-    }
-    return by.offset().equals(RigidPose.IDENTITY)
-        ? Optional.empty()
-        : Optional.of(new Stage.Placed(by.offset()));
+        : new Stage.Held(motion.grid(), motion.start().reached(node).own().pose(0));
   }
 
   /** The pose of the node that a target is on, or null for a place. */

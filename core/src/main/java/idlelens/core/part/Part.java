@@ -1,5 +1,6 @@
 package idlelens.core.part;
 
+import idlelens.core.rule.RefusedException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
@@ -55,6 +56,16 @@ public sealed interface Part permits Keys, Carried, Aim, Lens {
   /** With another stamp in place of the one of that id. */
   default Part withStamp(Stamp stamp) {
     return withBody(body().withWindow((Window) stamp));
+  }
+
+  /**
+   * Without the stamp of that id.
+   *
+   * @throws RefusedException where the stamp cannot go
+   */
+  default Part withoutStamp(String id) {
+    throw new RefusedException(
+        id() + ".stamp", "'" + id + "'", "a stamp that can go; a window is opened instead");
   }
 
   /** With the frames that it holds moved; its keys are not among them. */

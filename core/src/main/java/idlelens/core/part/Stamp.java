@@ -1,12 +1,21 @@
 package idlelens.core.part;
 
+import idlelens.core.rule.RefusedException;
 import java.util.function.DoubleUnaryOperator;
 
 /** Frames that a part holds besides its keys. */
-public sealed interface Stamp permits Window {
+public sealed interface Stamp permits Window, HandOver {
   /** Unique in its part. */
   String id();
 
   /** The same after its frames came elsewhere. */
   Stamp retimed(DoubleUnaryOperator map);
+
+  /** Refuses what is no id of a stamp. */
+  static void checkId(String id) {
+    if (id == null || !id.matches("[a-z0-9-]{1,40}")) {
+      throw new RefusedException(
+          "stamp.id", "'" + id + "'", "1 to 40 lower-case letters, digits or '-'");
+    }
+  }
 }

@@ -88,7 +88,7 @@ final class Leans {
         names.get(0) + "." + field,
         "a loop (" + String.join(" > ", names) + ")",
         field.equals("carrier")
-            ? "a null that this node does not carry itself"
+            ? "a null or a piece that this node does not carry itself"
             : "a node that does not depend on this one");
   }
 

@@ -34,8 +34,22 @@ public sealed interface Node {
     return body().chain();
   }
 
+  /** Whether others can be carried by it. */
+  default boolean carries() {
+    return false;
+  }
+
+  /** What carries it until the first hand-over. */
   default Carriage carriage() {
     return chain().carried().by();
+  }
+
+  /**
+   * Below what it stands where every carrier carries for all frames, as in files of other programs:
+   * its carrier, or "" for the world if it has none or is ever handed over.
+   */
+  default String parentId() {
+    return chain().carried().later().isEmpty() ? carriage().carrierId() : "";
   }
 
   default TakesKeys takesKeys() {
@@ -46,6 +60,7 @@ public sealed interface Node {
     return withBody(body().withChain(chain));
   }
 
+  /** Carried by that for all frames. */
   default Node withCarriage(Carriage carriage) {
     return withChain(chain().carriedBy(carriage));
   }
@@ -96,6 +111,11 @@ public sealed interface Node {
     }
 
     @Override
+    public boolean carries() {
+      return true;
+    }
+
+    @Override
     public Null withBody(NodeBody newBody) {
       return new Null(newBody);
     }
@@ -112,6 +132,11 @@ public sealed interface Node {
       checkParts(body, "piece");
       Require.present(shape, "shape");
       Require.present(finish, "finish");
+    }
+
+    @Override
+    public boolean carries() {
+      return true;
     }
 
     @Override

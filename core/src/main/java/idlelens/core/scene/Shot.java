@@ -83,13 +83,13 @@ public final class Shot {
       for (Lean lean : part.leans()) {
         Node other = byId.get(lean.nodeId());
         boolean carrier = part instanceof Carried;
-        if (other == null
-            || carrier && !(other instanceof Node.Null)
-            || !carrier && other == node) {
+        if (other == null || carrier && !other.carries() || !carrier && other == node) {
           throw new RefusedException(
               node.name() + "." + lean.field(),
               "'" + lean.nodeId() + "'",
-              carrier ? "the id of a null of this shot" : "the id of another node of this shot");
+              carrier
+                  ? "the id of a null or a piece of this shot"
+                  : "the id of another node of this shot");
         }
       }
     }
@@ -133,20 +133,27 @@ public final class Shot {
         .toList();
   }
 
-  /** The nodes that a null carries itself. */
+  /** The nodes that another carries itself at some frame. */
   public List<Node> carriedBy(String id) {
-    return nodes.stream().filter(n -> n.carriage().carrierId().equals(id)).toList();
+    return nodes.stream().filter(n -> n.chain().carried().carriers().contains(id)).toList();
   }
 
-  /** The node and all that it carries, at any depth; its own first. */
+  /** The node and all that it ever carries, at any depth; its own first. */
   public List<Node> family(String id) {
     Map<String, List<Node>> carried = new HashMap<>();
     for (Node node : nodes) {
-      carried.computeIfAbsent(node.carriage().carrierId(), c -> new ArrayList<>()).add(node);
+      for (String carrier : node.chain().carried().carriers()) {
+        carried.computeIfAbsent(carrier, c -> new ArrayList<>()).add(node);
+      }
     }
     List<Node> family = new ArrayList<>(List.of(node(id)));
+    Set<String> met = new HashSet<>(Set.of(id));
     for (int i = 0; i < family.size(); i++) {
-      family.addAll(carried.getOrDefault(family.get(i).id(), List.of()));
+      for (Node node : carried.getOrDefault(family.get(i).id(), List.of())) {
+        if (met.add(node.id())) {
+          family.add(node);
+        }
+      }
     }
     return family;
   }
@@ -156,15 +163,9 @@ public final class Shot {
     return new Leans(byId).reachedFrom(node(id).id());
   }
 
-  /** The carriers of a node from the outermost to the one that carries it. */
+  /** All that ever carries a node, at any depth, each after what carries it. */
   public List<Node> carriersOf(String id) {
-    List<Node> chain = new ArrayList<>();
-    Node node = byId.get(node(id).carriage().carrierId());
-    while (node != null) {
-      chain.add(0, node);
-      node = byId.get(node.carriage().carrierId());
-    }
-    return chain;
+    return Carriers.above(node(id), byId::get);
   }
 
   /**
@@ -172,20 +173,22 @@ public final class Shot {
    * carries as far as a camera hangs on that.
    */
   public List<Node> rigOf(String id) {
-    List<Node> rig = carriersOf(id);
+    List<Node> rig = new ArrayList<>(carriersOf(id));
     rig.add(node(id));
-    Set<String> carrying = new HashSet<>();
     List<Node> family = family(id);
-    family.stream().filter(n -> n instanceof Node.Camera).forEach(c -> addUpTo(id, c, carrying));
+    Set<String> below = new HashSet<>(family.stream().skip(1).map(Node::id).toList());
+    Set<String> carrying = new HashSet<>();
+    for (Node camera : family) {
+      if (camera instanceof Node.Camera && below.contains(camera.id())) {
+        carrying.add(camera.id());
+        carriersOf(camera.id()).stream()
+            .map(Node::id)
+            .filter(below::contains)
+            .forEach(carrying::add);
+      }
+    }
     family.stream().filter(n -> carrying.contains(n.id())).forEach(rig::add);
     return rig;
-  }
-
-  private void addUpTo(String top, Node camera, Set<String> carrying) {
-    Node node = camera;
-    while (!node.id().equals(top) && carrying.add(node.id())) {
-      node = node(node.carriage().carrierId());
-    }
   }
 
   public Shot withHeader(ShotHeader newHeader) {

@@ -71,6 +71,14 @@ class EditTest {
         new Carry("cam", "other", 20, Keep.FITTED),
         new Carry("crate", "arm", 20, Keep.EVERY_FRAME),
         new RemoveNodes(List.of("arm"), 17, false, Keep.FITTED),
+        new Carry("walker", "other", 25, Keep.PLACE),
+        new RemoveNodes(List.of("crate"), 17, false, Keep.PLACE),
+        new RemoveNodes(List.of("crate"), 17, false, Keep.FITTED),
+        new HandOverTo("cam", 30, "crate", Meeting.JOINED),
+        new HandOverTo("cam", 12, "", Meeting.FIXED),
+        new HandOverTo("walker", 20.5, "other", Meeting.NUMBERS),
+        new MoveStamp("walker", Carried.ID, "to-world", 40),
+        new RemoveStamp("walker", Carried.ID, "to-crate"),
         new SetValues("cam", 25, Map.of(Path.X, 3.0), Keying.WHOLE_POSE),
         new SetValues("cam", 25, Map.of(Path.X, 3.0, Path.FOCAL, 50.0), Keying.TOUCHED),
         new SetValues("crate", 25, Map.of(Path.PAN, 3.0), Keying.STILL),
@@ -184,12 +192,12 @@ class EditTest {
   void carry_inALoop_isRefusedByNamingIt() {
     assertThatThrownBy(() -> new Carry("base", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessage(
-            "base.carrier is a loop (base > arm > base); allowed: a null that this node does not"
-                + " carry itself");
+            "base.carrier is a loop (base > arm > base); allowed: a null or a piece that this node"
+                + " does not carry itself");
     assertThatThrownBy(() -> new Carry("arm", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessageContaining("a loop (arm > arm)");
-    assertThatThrownBy(() -> new Carry("cam", "crate", 1, Keep.PLACE).apply(RIG))
-        .hasMessageContaining("the id of a null");
+    assertThatThrownBy(() -> new Carry("cam", "sun", 1, Keep.PLACE).apply(RIG))
+        .hasMessageContaining("the id of a null or a piece");
   }
 
   @Test
@@ -212,10 +220,10 @@ class EditTest {
   @Test
   void duplicate_null_copiesTheFamilyUnderNewIds() {
     Shot after = new Duplicate("base", "copy", "Copy").apply(RIG);
-    assertThat(after.nodes()).hasSize(RIG.nodes().size() + 3);
+    assertThat(after.nodes()).hasSize(RIG.nodes().size() + 4);
     assertThat(after.family("copy"))
         .extracting(Node::id)
-        .containsExactly("copy", "copy-1", "copy-2");
+        .containsExactly("copy", "copy-1", "copy-2", "copy-3");
     assertSamePose(after, after, "copy-2", 30, 1e-12);
     RigidPose original = Evaluation.at(after, 30).pose("cam", 0);
     RigidPose copy = Evaluation.at(after, 30).pose("copy-2", 0);

@@ -6,8 +6,10 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
+import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
@@ -18,6 +20,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
@@ -40,7 +43,9 @@ public final class Sets {
   }
 
   static NodeBody body(String id, String carrier, Chain channels) {
-    return new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
+    return carrier.isEmpty()
+        ? new NodeBody(id, id, false, channels, TakesKeys.ALL)
+        : new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), channels);
   }
 
   /** A keyed camera on a keyed arm on a still base, another null, and a crate. */
@@ -70,8 +75,24 @@ public final class Sets {
                 new Shape.Box(1, 1, 1),
                 Finish.matt("#a9834c")),
             new Node.Null(body("pointer", "other", pointing())),
+            new Node.Null(body("walker", "", handedOver())),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
+  }
+
+  /**
+   * On the arm, from a moment between two frames on the crate, then where it stands in the world.
+   */
+  private static Chain handedOver() {
+    Carried carried =
+        Carried.WORLD
+            .withBy(Carriage.by("arm"))
+            .with(new HandOver("to-crate", 20.5, "crate", Optional.empty()))
+            .with(new HandOver("to-world", 35, "", Optional.of(RigidPose.IDENTITY)));
+    return Chain.pose()
+        .restingAt(0, 0.5, 1, 30, 0, 5)
+        .with(Path.Z, keyed(5, 1, 45, 3))
+        .with(carried);
   }
 
   /** Looks at the crate over some frames, then with its top from there to a place in the world. */

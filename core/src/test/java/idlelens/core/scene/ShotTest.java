@@ -54,7 +54,7 @@ class ShotTest {
   void missingCarrier_isRefusedByTheNameOfTheNode() {
     List<Node> nodes = List.of(nothing("a", "b"));
     assertThatThrownBy(() -> new Shot(HEADER, nodes))
-        .hasMessage("The a.carrier is 'b'; allowed: the id of a null of this shot");
+        .hasMessage("The a.carrier is 'b'; allowed: the id of a null or a piece of this shot");
   }
 
   @Test

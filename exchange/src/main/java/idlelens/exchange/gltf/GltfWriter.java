@@ -48,6 +48,7 @@ public final class GltfWriter {
   private final MeshWriter meshes;
   private final ArrayNode samplers = JsonNodeFactory.instance.arrayNode();
   private final ArrayNode channels = JsonNodeFactory.instance.arrayNode();
+  private final Set<String> chosen = new LinkedHashSet<>(); // not only because they carry others
   private int timesAccessor = -1;
 
   /** The file and what it could not hold. */
@@ -86,7 +87,7 @@ public final class GltfWriter {
   }
 
   private Written write(Set<String> cameraIds, boolean withSet) {
-    Set<String> chosen = new LinkedHashSet<>(cameraIds);
+    chosen.addAll(cameraIds);
     if (withSet) {
       shot.nodes().stream()
           .filter(n -> n instanceof Node.Piece || n instanceof Node.Sun)
@@ -143,7 +144,7 @@ public final class GltfWriter {
     scene.put("name", shot.header().name());
     ArrayNode roots = scene.putArray("nodes");
     Map<String, List<Node>> carried =
-        ordered.stream().collect(Collectors.groupingBy(n -> n.carriage().carrierId()));
+        ordered.stream().collect(Collectors.groupingBy(Node::parentId));
     carried.getOrDefault("", List.of()).forEach(n -> roots.add(nodeIndex.get(n.id())));
     for (Node node : ordered) {
       if (carried.containsKey(node.id())) {
@@ -161,6 +162,9 @@ public final class GltfWriter {
         .filter(part -> !part.isOn())
         .map(part -> node.name() + ": " + part.kind().label() + gone(part))
         .forEach(notes::add);
+    if (!node.chain().carried().later().isEmpty()) {
+      notes.add(node.name() + ": is handed over and goes out standing in the world");
+    }
     writeMotion(node, out);
     if (node.body().hidden()) {
       ours(out).put("hidden", true);
@@ -168,7 +172,7 @@ public final class GltfWriter {
     if (node instanceof Node.Camera camera) {
       out.put("camera", glb.list("cameras").size());
       writeCamera(camera);
-    } else if (node instanceof Node.Piece piece) {
+    } else if (node instanceof Node.Piece piece && chosen.contains(node.id())) {
       PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish());
       int mesh = meshes.index(look, piece.name());
       if (mesh >= 0) {

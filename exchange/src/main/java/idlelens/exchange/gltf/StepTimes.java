@@ -55,10 +55,11 @@ record StepTimes(TreeSet<Double> frames, boolean isHeld, boolean holdsSomewhere)
 
   /** Whether nothing but its keys moves a node in its carrier. */
   private static boolean isKeysAlone(Node node) {
-    return node.chain().parts().stream()
-        .filter(Part::isOn)
-        .map(part -> part.body().id())
-        .allMatch(id -> id.equals(Keys.ID) || id.equals(Lens.ID) || id.equals(Carried.ID));
+    return node.chain().carried().later().isEmpty()
+        && node.chain().parts().stream()
+            .filter(Part::isOn)
+            .map(part -> part.body().id())
+            .allMatch(id -> id.equals(Keys.ID) || id.equals(Lens.ID) || id.equals(Carried.ID));
   }
 
   /** Their times since the first frame that goes out. */

@@ -10,20 +10,23 @@ final class CarriageJson {
   private CarriageJson() {}
 
   static void write(Carriage by, ObjectNode out) {
-    RigidPose o = by.offset();
     if (by.isCarried()) {
       out.put("node", by.carrierId());
     }
-    if (!o.equals(RigidPose.IDENTITY)) {
-      out.putArray("offset")
-          .add(o.x())
-          .add(o.y())
-          .add(o.z())
-          .add(o.qx())
-          .add(o.qy())
-          .add(o.qz())
-          .add(o.qw());
+    if (!by.offset().equals(RigidPose.IDENTITY)) {
+      write(by.offset(), out);
     }
+  }
+
+  static void write(RigidPose o, ObjectNode out) {
+    out.putArray("offset")
+        .add(o.x())
+        .add(o.y())
+        .add(o.z())
+        .add(o.qx())
+        .add(o.qy())
+        .add(o.qz())
+        .add(o.qw());
   }
 
   static Carriage read(JsonPlace place, String carrierField) throws FormatException {

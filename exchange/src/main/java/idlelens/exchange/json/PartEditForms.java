@@ -1,11 +1,14 @@
 package idlelens.exchange.json;
 
+import static idlelens.exchange.json.EditParts.frame;
 import static idlelens.exchange.json.EditParts.id;
 import static idlelens.exchange.json.EditParts.texts;
 
 import idlelens.core.edit.AddPart;
+import idlelens.core.edit.MoveStamp;
 import idlelens.core.edit.OrderParts;
 import idlelens.core.edit.RemovePart;
+import idlelens.core.edit.RemoveStamp;
 import idlelens.core.edit.SetPart;
 import idlelens.core.edit.SetStamp;
 import idlelens.core.edit.SwitchPart;
@@ -60,7 +63,23 @@ final class PartEditForms {
               SetStamp.class,
               "id part stamp " + String.join(" ", WindowJson.FIELDS),
               p -> new SetStamp(id(p), p.get("part").text(), stamp(p)),
-              PartEditForms::stamp));
+              PartEditForms::stamp),
+          EditForm.of(
+              "move-stamp",
+              MoveStamp.class,
+              "id part stamp frame",
+              p -> new MoveStamp(id(p), p.get("part").text(), p.get("stamp").text(), frame(p)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("part", e.part())
+                      .put("stamp", e.stamp())
+                      .put("frame", e.frame())),
+          EditForm.of(
+              "remove-stamp",
+              RemoveStamp.class,
+              "id part stamp",
+              p -> new RemoveStamp(id(p), p.get("part").text(), p.get("stamp").text()),
+              (e, out) -> out.put("id", e.id()).put("part", e.part()).put("stamp", e.stamp())));
 
   private PartEditForms() {}
 

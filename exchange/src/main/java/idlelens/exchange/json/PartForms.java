@@ -1,15 +1,19 @@
 package idlelens.exchange.json;
 
+import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
+import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Target;
 import idlelens.exchange.format.FormatException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The forms of all kinds of part. */
@@ -33,14 +37,50 @@ final class PartForms {
     if (!p.has("by")) {
       return new Carried(body, Carriage.WORLD);
     }
-    List<Carriage> by =
-        p.get("by").list(1, each -> CarriageJson.read(each.only("node", "offset"), "node"));
-    return new Carried(body, by.isEmpty() ? Carriage.WORLD : by.get(0));
+    JsonPlace by = p.get("by");
+    List<Stretch> all = by.list(Carried.MOST + 1, PartForms::stretch);
+    if (all.isEmpty()) {
+      return new Carried(body, Carriage.WORLD);
+    }
+    List<HandOver> later = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      if (all.get(i).handOver().isPresent() == (i == 0)) {
+        throw by.at(i).refusal(i == 0 ? "the first without a frame" : "with id and frame");
+      }
+      all.get(i).handOver().ifPresent(later::add);
+    }
+    return new Carried(body, all.get(0).carriage(), later);
+  }
+
+  /** An entry of a schedule: the first carrier, or a hand-over. */
+  private record Stretch(Carriage carriage, Optional<HandOver> handOver) {}
+
+  private static Stretch stretch(JsonPlace p) throws FormatException {
+    p.only("id", "frame", "node", "offset");
+    Carriage carriage = CarriageJson.read(p, "node");
+    if (!p.has("frame")) {
+      return new Stretch(carriage, Optional.empty());
+    }
+    Optional<RigidPose> offset =
+        p.has("offset") ? Optional.of(carriage.offset()) : Optional.empty();
+    String id = p.get("id").text();
+    double frame = p.get("frame").number();
+    return new Stretch(
+        carriage, Optional.of(new HandOver(id, frame, carriage.carrierId(), offset)));
   }
 
   private static void carried(Carried part, ObjectNode out) {
-    if (!part.by().equals(Carriage.WORLD)) {
-      CarriageJson.write(part.by(), out.putArray("by").addObject());
+    if (part.by().equals(Carriage.WORLD) && part.later().isEmpty()) {
+      return;
+    }
+    ArrayNode by = out.putArray("by");
+    CarriageJson.write(part.by(), by.addObject());
+    for (HandOver next : part.later()) {
+      ObjectNode each = by.addObject().put("id", next.id()).put("frame", next.frame());
+      if (!next.carrierId().isEmpty()) {
+        each.put("node", next.carrierId());
+      }
+      next.offset().ifPresent(offset -> CarriageJson.write(offset, each));
     }
   }
 

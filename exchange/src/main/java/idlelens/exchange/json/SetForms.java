@@ -12,7 +12,9 @@ import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.Duplicate;
+import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.Meeting;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
@@ -93,6 +95,21 @@ final class SetForms {
                   out.put("keepPlace", e.keep() == Keep.PLACE);
                 }
               }),
+          EditForm.of(
+              "hand-over",
+              HandOverTo.class,
+              "id carrier frame meeting",
+              p ->
+                  new HandOverTo(
+                      id(p),
+                      frame(p),
+                      p.text("carrier", ""),
+                      p.choice("meeting", Meeting.class, Meeting.JOINED)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("carrier", e.carrierId())
+                      .put("frame", e.frame())
+                      .put("meeting", JsonPlace.word(e.meeting()))),
           EditForm.of(
               "set-field-of-view",
               SetFieldOfView.class,

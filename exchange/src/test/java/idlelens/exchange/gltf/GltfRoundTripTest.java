@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.HandOverTo;
+import idlelens.core.edit.Meeting;
 import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.geometry.RigidPose;
@@ -108,6 +110,18 @@ class GltfRoundTripTest {
             "The dolly: Keys is switched off and goes out still",
             "The cam: Carried by is switched off and goes out still");
     assertSame(off, readBack(written.octets()), "The cam");
+  }
+
+  @Test
+  void writeAndRead_aCameraThatIsHandedOver_goesOutInTheWorld_andSaysSo() throws Exception {
+    Shot handed = new HandOverTo("cam", 1010.5, "crate", Meeting.JOINED).apply(SHOT);
+    handed = new HandOverTo("cam", 1030, "", Meeting.NUMBERS).apply(handed);
+    GltfWriter.Written written = GltfWriter.write(handed, List.of("cam"), false, hash -> null);
+    assertThat(written.notes())
+        .contains("The cam: is handed over and goes out standing in the world");
+    Shot back = readBack(written.octets());
+    assertSame(handed, back, "The cam");
+    assertThat(back.node(idOf(back, "The crate"))).isInstanceOf(Node.Null.class);
   }
 
   private static void assertSame(Shot one, Shot other, String name) {

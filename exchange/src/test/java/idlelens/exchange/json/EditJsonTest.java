@@ -15,6 +15,7 @@ import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
 import idlelens.core.edit.Keep;
@@ -22,9 +23,11 @@ import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.Lengthen;
+import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.MovePath;
+import idlelens.core.edit.MoveStamp;
 import idlelens.core.edit.Operate;
 import idlelens.core.edit.Orbit;
 import idlelens.core.edit.OrderParts;
@@ -37,6 +40,7 @@ import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.RemoveOvershoot;
 import idlelens.core.edit.RemovePart;
+import idlelens.core.edit.RemoveStamp;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
 import idlelens.core.edit.Retime;
@@ -118,6 +122,10 @@ class EditJsonTest {
         new Carry("cam", "dolly", 1010, Keep.NUMBERS),
         new Carry("cam", "dolly", 1010, Keep.PLACE),
         new Carry("cam", "", 1010, Keep.EVERY_FRAME),
+        new HandOverTo("cam", 1012.5, "dolly", Meeting.JOINED),
+        new HandOverTo("cam", 1020, "", Meeting.NUMBERS),
+        new MoveStamp("cam", "carried", "hand-over-1", 1030),
+        new RemoveStamp("cam", "carried", "hand-over-1"),
         new RemoveNodes(List.of("dolly"), 1010, false, Keep.FITTED),
         new SetValues("cam", 1010, Map.of(Path.X, 1.5, Path.FOCUS, 3.0), Keying.WHOLE_POSE),
         new Operate("cam", 1010, 1, 2, 3, 4, 5, 6, Keying.TOUCHED),

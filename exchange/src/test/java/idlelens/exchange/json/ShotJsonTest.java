@@ -5,6 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Carried;
+import idlelens.core.part.HandOver;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.Rigs;
@@ -15,6 +19,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -39,6 +44,49 @@ class ShotJsonTest {
     Shot shot = SHOT.withNodes(nodes);
     assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
     assertThat(ShotJson.bytes(ShotJson.read(ShotJson.bytes(shot)))).isEqualTo(ShotJson.bytes(shot));
+  }
+
+  private static final String HANDED =
+      "{'id':'walker','name':'Walker','kind':'null','chain':[{'part':'carried','by':[{'node':'head'},"
+          + "{'id':'a','frame':1010.5,'node':'crate'},"
+          + "{'id':'b','frame':1020,'offset':[0,1,0,0,0,0,1]}]}]}";
+
+  private static Shot withNode(String json) throws FormatException {
+    String node = json.replace('\'', '"');
+    return ShotJson.read(octets(text().replaceFirst("\"nodes\":\\[", "$0" + node + ",")));
+  }
+
+  @Test
+  void handOvers_areReadAsTheyAreWritten() throws Exception {
+    Shot shot = withNode(HANDED);
+    Carried carried = shot.node("walker").chain().carried();
+    assertThat(carried.by()).isEqualTo(Carriage.by("head"));
+    assertThat(carried.later())
+        .containsExactly(
+            new HandOver("a", 1010.5, "crate", Optional.empty()),
+            new HandOver("b", 1020, "", Optional.of(new RigidPose(0, 1, 0, 0, 0, 0, 1))));
+    assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "{'node':'head'}|{'id':'c','frame':3}|by[0]|the first without a frame",
+        "'frame':1020|'node':'ball'|by[2]|with id and frame",
+        "'id':'b'|'id':'a'|handOver.id is 'a' twice|each id once",
+        "'frame':1020|'frame':1010.5|handOver.frame is 1010.5|without another hand-over",
+        "'frame':1020|'frame':1e9|handOver.frame is 1.0E9|-10000000 to 10000000",
+        "'crate'|'cam'|Walker.carrier is 'cam'|the id of a null or a piece of this shot"
+      })
+  void wrongHandOvers_areRefusedInWords(String was, String is, String where, String allowed) {
+    String wrong = HANDED.replace(was, is);
+    assertThat(wrong).isNotEqualTo(HANDED);
+    assertThatThrownBy(() -> withNode(wrong))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining(where)
+        .hasMessageContaining(allowed);
   }
 
   @Test
@@ -82,6 +130,7 @@ class ShotJsonTest {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
+      quoteCharacter = '`',
       value = {
         "\"version\":3|\"version\":9|version is 9; allowed: 1 to 3",
         "\"handles\":6|\"handles\":6.5|handles is 6.5; allowed: a whole number",

@@ -2,7 +2,7 @@
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
-import { axisOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
+import { axisOf, handOversOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
 import { targetName } from '../shot/targets.js';
 
 const LINES = {
@@ -15,10 +15,12 @@ const LINES = {
   },
 
   carried(store, desk, node) {
-    const carriers = store.carriersOf(node.id);
+    const carriers = store.carryingAt(node.id, desk.frame);
+    const handed = handOversOf(node).length;
+    const more = handed ? ` · ${handed} ${handed === 1 ? 'hand-over' : 'hand-overs'}` : '';
     const motion = carriers.length ? store.motion.get(carriers[carriers.length - 1].id) : null;
     const columns = motion ? ['x', 'y', 'z'].map((name) => ({ column: motion[name], name, family: 'place' })) : [];
-    return { line: carriers.map((n) => n.name).join(' › ') || 'The world', columns };
+    return { line: (carriers.map((n) => n.name).join(' › ') || 'The world') + more, columns };
   },
 
   aim(store, desk, node, part) {

@@ -24,7 +24,7 @@ export const FOCUS_KINDS = [
   { kind: 'colour', is: 'input[type="color"]', owns: among('Enter') },
   { kind: 'tab', is: '[role="tab"]', owns: among('Enter', 'ArrowLeft', 'ArrowRight') },
   { kind: 'card', is: '[data-card]', owns: among('Enter', ...CARRYING) },
-  { kind: 'bead', is: '[data-bead], [data-marker]', owns: among('Enter', 'Backspace', ...CARRYING) },
+  { kind: 'bead', is: '[data-bead], [data-marker], [data-stamp]', owns: among('Enter', 'Backspace', ...CARRYING) },
   { kind: 'button', is: 'button, a, summary, [role="button"]', owns: among('Enter') },
   { kind: 'view', is: 'svg[tabindex]', owns: among('Enter', '+', '-', ...ARROWS, ...ARROWS.map((a) => `Shift+${a}`)) },
   { kind: 'page', is: '*', owns: () => false },

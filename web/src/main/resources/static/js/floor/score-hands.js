@@ -186,13 +186,13 @@ export class ScoreHands {
 
   /** With a bead in focus: Enter goes to it, Alt with an arrow moves what is chosen, Up and Down change the row. */
   key(event) {
-    const marker = event.target.closest?.('[data-marker]');
-    if (marker) {
-      this.keyOnMarker(event, marker.dataset.marker);
-      return;
-    }
-    const bead = event.target.closest?.('[data-bead]')?.dataset.bead;
-    if (!bead) return;
+    const { stamp, marker, bead } = event.target.closest?.('[data-stamp],[data-marker],[data-bead]')?.dataset ?? {};
+    if (stamp) this.spans.key(event);
+    else if (marker) this.keyOnMarker(event, marker);
+    else if (bead) this.keyOnBead(event, bead);
+  }
+
+  keyOnBead(event, bead) {
     const { id, what, frame, choice } = this.keysOf(bead);
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (event.key === 'Enter' || event.key === ' ') {

@@ -4,6 +4,7 @@ import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
 import { ROW } from './score-scale.js';
+import { stampParts } from './score-stamps.js';
 
 const NAME_LETTER_PX = 7;
 const FOLD_LETTERS = 4; // as wide as the mark that unfolds a pose
@@ -58,6 +59,7 @@ export function rowParts(score, row, y) {
 }
 
 function contents(score, row, y) {
+  if (row.stamps) return stampParts(score, row, y);
   if (row.part) return spanParts(score, row, y);
   const parts = row.what === 'pose' ? thread(score, row, y) : [curve(score, row, y)];
   const keys = keysInSight(score, row);

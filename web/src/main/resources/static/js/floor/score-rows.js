@@ -1,6 +1,6 @@
 // Which rows the score has: for each node its whole poses, below them its keyed parameters and what its parts hold.
 import { keyFrames, keysOf } from '../shot/keys.js';
-import { idOf, kindOf, pathName, pathsOf, POSE, titleOf } from '../shot/parts.js';
+import { idOf, kindOf, pathName, pathsOf, POSE, stampsOf, titleOf } from '../shot/parts.js';
 
 /**
  * @typedef {object} Row
@@ -8,7 +8,8 @@ import { idOf, kindOf, pathName, pathsOf, POSE, titleOf } from '../shot/parts.js
  * @property {string} what pose, a path, or the id of the part whose window it shows
  * @property {string[]} paths those whose keys stand in it
  * @property {string} name
- * @property {string} [part] id of the part whose window it shows
+ * @property {string} [part] id of the part whose window or single frames it shows
+ * @property {boolean} [stamps] whether it shows single frames of that part
  * @property {boolean} [inner] whether it stands below the row of its node
  * @property {{open: boolean, inside: number, pose: boolean, poses: number}} [folds] of the row of a node
  */
@@ -39,11 +40,13 @@ function nodesOf(store, desk) {
     store.carriersOf(desk.camera).reverse().forEach(take);
   }
   desk.selection().forEach((id) => take(store.byId.get(id)));
-  store.nodes.filter((n) => keyFrames(n, pathsOf(n)).length || windowed(n).length).forEach(take);
+  store.nodes.filter((n) => keyFrames(n, pathsOf(n)).length || holdsFrames(n)).forEach(take);
   return [...order];
 }
 
 const windowed = (node) => node.chain.filter((part) => kindOf(part).window);
+
+const holdsFrames = (node) => node.chain.some((part) => kindOf(part).window || stampsOf(part).length);
 
 /** @returns {Row[]} */
 function inner(node, folds) {
@@ -59,7 +62,18 @@ function inner(node, folds) {
     name: titleOf(node, part),
     inner: true,
   }));
-  return [...poses, ...others.map(row), ...spans];
+  const stamped = node.chain
+    .filter((part) => stampsOf(part).length)
+    .map((part) => ({
+      node,
+      what: idOf(part),
+      part: idOf(part),
+      stamps: true,
+      paths: [],
+      name: titleOf(node, part),
+      inner: true,
+    }));
+  return [...poses, ...others.map(row), ...stamped, ...spans];
 }
 
 /** @returns {Row[]} */

@@ -11,12 +11,75 @@ export class ScoreSpanHands {
 
   /** Takes a press on a span; false if it is none. */
   press(event) {
+    const stamp = event.target.closest('[data-stamp]');
+    if (stamp) {
+      this.pressStamp(event, stamp);
+      return true;
+    }
     const { span } = event.target.dataset;
     if (!span) return false;
     const [id, part, side] = span.split(' ');
     this.desk.select(id, part);
     this.drag(event, id, part, side);
     return true;
+  }
+
+  /** Chooses a single frame of a part, and moves it. */
+  pressStamp(event, element) {
+    const [id, part, stamp] = element.dataset.stamp.split(' ');
+    const was = Number(element.dataset.frame);
+    element.focus({ preventScroll: true });
+    this.desk.select(id, part);
+    const box = this.score.svg.getBoundingClientRect();
+    const frame = (e) => this.score.frameAt(e.clientX - box.left);
+    const start = frame(event);
+    let by = 0;
+    const edits = () => [{ edit: 'move-stamp', id, part, stamp, frame: was + by }];
+    follow(
+      this.score.svg,
+      event,
+      (e) => {
+        const next = Math.round(frame(e) - start);
+        if (next === by) return;
+        by = next;
+        this.store.show(edits());
+      },
+      async () => {
+        if (by) await this.store.edit(edits());
+        else {
+          if (this.store.before) this.store.letGo();
+          this.desk.goTo(was);
+        }
+        this.refocus(element.dataset.stamp);
+      },
+      () => this.store.letGo(),
+    );
+  }
+
+  /** With a single frame of a part in focus: Enter goes to it, Alt with an arrow moves it, Backspace takes it away. */
+  async key(event) {
+    const element = event.target.closest?.('[data-stamp]');
+    if (!element) return;
+    const [id, part, stamp] = element.dataset.stamp.split(' ');
+    const frame = Number(element.dataset.frame);
+    const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (event.key === 'Enter') this.desk.goTo(frame);
+    else if (event.key === 'Backspace' || event.key === 'Delete')
+      this.store.edit([{ edit: 'remove-stamp', id, part, stamp }]);
+    else if (event.altKey && way) {
+      event.preventDefault();
+      event.stopPropagation();
+      await this.store.edit([{ edit: 'move-stamp', id, part, stamp, frame: frame + way }]);
+      this.refocus(element.dataset.stamp);
+      return;
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  refocus(name) {
+    this.score.draw();
+    this.score.svg.querySelector(`[data-stamp="${name}"]`)?.focus({ preventScroll: true });
   }
 
   drag(event, id, part, side) {

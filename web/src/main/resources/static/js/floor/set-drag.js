@@ -55,7 +55,7 @@ export class SetDrag {
     return this.desk.selection().includes(id) ? this.desk.topSelection() : [id];
   }
 
-  /** Where it would go: the id of a null, empty for the world, null for nowhere. */
+  /** Where it would go: the id of a null or a piece, empty for the world, null for nowhere. */
   carrierAt(event, id) {
     const at = document.elementFromPoint(event.clientX, event.clientY);
     if (!this.list.contains(at)) return null;

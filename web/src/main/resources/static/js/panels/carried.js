@@ -1,8 +1,9 @@
 // What carries a node.
 import { button, h } from '../common/dom.js';
 import { lengthText } from '../common/units.js';
-import { carrierOf, isOff, offsetOf } from '../shot/parts.js';
+import { carrierAt, everCarrying, handOversOf, isOff, offsetAt, scheduleOf } from '../shot/parts.js';
 import { choice, fact, row } from './fields.js';
+import { handOversPart } from './hand-overs.js';
 
 const KEEPS = [
   ['fitted', 'its motion, in few keys'],
@@ -13,16 +14,22 @@ const KEEPS = [
 const OFFSET_SAYS = 'Constant step between carrier and node, which keeps a keyed node in place';
 
 export const carriedPanel = {
-  signature: (store, node) => {
-    const nulls = store.nodes.filter((n) => n.kind === 'null').map((n) => n.id + n.name);
-    return `${nulls.join()} ${carrierOf(node)} ${offsetOf(node)}`;
+  signature: (store, node, desk) => {
+    const carriers = store.nodes.filter(isCarrier).map((n) => n.id + n.name);
+    const schedule = scheduleOf(node).map(({ id, node: carrier, offset }) => `${id} ${carrier} ${offset}`);
+    return `${carriers.join()} ${schedule.join()} ${carrierAt(node, desk.frame)} ${offsetAt(node, desk.frame)}`;
   },
 
   build(store, desk, node) {
     const { id } = node;
-    const carry = (carrier, keep = undefined) => desk.nodes.carry(several(desk, id), carrier, keep);
-    const which = carrierOf(node) ? 'change' : 'first';
+    const ids = () => several(desk, id);
+    const carry = (carrier, keep = undefined) => desk.nodes.carry(ids(), carrier, keep);
+    const which = desk.nodes.keeping(id);
     const keeps = keepsChoice(desk, which);
+    const carriers = (label, change) => carrierChoice(store, node, label, change);
+    const first = carriers('Carried by', (to) => carry(to));
+    first.value = carrierAt(node, desk.frame);
+    const handed = handOversPart(store, desk, node, carriers, ids);
     const place = placePart(store, desk, node);
     const says = h('small', { class: 'note' });
     return {
@@ -32,8 +39,9 @@ export const carriedPanel = {
         h(
           'div',
           { class: 'rows' },
-          row('Carrier', carrierChoice(store, node, carry)),
+          row(handOversOf(node).length ? 'Now by' : 'Carrier', first),
           row('It keeps', keeps),
+          handed.element,
           h('div', { class: 'buttons' }, ...buttons(store, desk, node, carry)),
           place.element,
         ),
@@ -42,11 +50,14 @@ export const carriedPanel = {
         const off = isOff(store.byId.get(id), 'carried');
         says.textContent = off ? `switched off: the carrier stands as at ${desk.first()}` : '';
         keeps.value = desk.keeps[which];
+        handed.refresh();
         place.refresh();
       },
     };
   },
 };
+
+const isCarrier = (node) => node.kind === 'null' || node.kind === 'piece';
 
 /** The node of the panel, with all else that is selected with it. */
 const several = (desk, id) => (desk.selection().includes(id) ? desk.topSelection() : [id]);
@@ -61,13 +72,15 @@ function keepsChoice(desk, which) {
   return pick;
 }
 
-/** The nulls that may carry a node, with what carries them. */
-function carrierChoice(store, node, carry) {
+/** What may carry a node: nulls and pieces, with what carries them. */
+function carrierChoice(store, node, label, change) {
   const own = family(store, node.id);
-  const carriers = store.nodes.filter((n) => n.kind === 'null' && !own.has(n.id));
+  const carriers = store.nodes.filter((n) => isCarrier(n) && !own.has(n.id));
   const way = (n) => [...store.carriersOf(n.id), n].map((c) => c.name).join(' › ');
-  const pick = choice('Carried by', [['', 'The world'], ...carriers.map((n) => [n.id, way(n)])], (to) => carry(to));
-  pick.value = carrierOf(node);
+  const option = (n) => h('option', { value: n.id, text: way(n) });
+  const group = (name, kind) => h('optgroup', { label: name }, ...carriers.filter((n) => n.kind === kind).map(option));
+  const pick = choice(label, [['', 'The world']], change);
+  pick.append(group('Nulls', 'null'), group('Pieces', 'piece'));
   return pick;
 }
 
@@ -76,9 +89,11 @@ function buttons(store, desk, node, carry) {
     button('Add a null above', () => desk.nodes.addAbove(), {
       title: 'A new null in the middle of this, between it and its carrier (n)',
     }),
-    carrierOf(node) ? button('Let go', () => carry('')) : null,
-    offsetOf(node)
-      ? button('Clear offset', () => carry(carrierOf(node), 'numbers'), { title: 'Take the own numbers as they are' })
+    carrierAt(node, desk.frame) ? button('Let go', () => carry('')) : null,
+    offsetAt(node, desk.frame)
+      ? button('Clear offset', () => carry(carrierAt(node, desk.frame), 'numbers'), {
+          title: 'Take the own numbers as they are',
+        })
       : null,
   ];
 }
@@ -88,7 +103,7 @@ function placePart(store, desk, node) {
   const axes = ['x', 'y', 'z'];
   const facts = axes.map((axis) => fact(`World ${axis}`, 'Place in the world'));
   const offset = fact('Offset', OFFSET_SAYS);
-  const step = offsetOf(node);
+  const step = offsetAt(node, desk.frame);
   return {
     element: h('div', { class: 'facts' }, ...[...facts, offset].map((f) => f.element)),
     refresh() {
@@ -104,7 +119,7 @@ function family(store, id) {
   for (let grown = true; grown; ) {
     grown = false;
     for (const n of store.nodes) {
-      if (all.has(n.id) || !all.has(carrierOf(n))) continue;
+      if (all.has(n.id) || !everCarrying(n).some((carrier) => all.has(carrier))) continue;
       all.add(n.id);
       grown = true;
     }

@@ -1,7 +1,7 @@
 // The path of a node: a dot a frame, larger at keys, with tangents, overshoot, speed and ghosts.
 import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
-import { isOff, measured, PLACE, POSE, pathName } from '../shot/parts.js';
+import { handOversOf, isOff, measured, PLACE, POSE, pathName } from '../shot/parts.js';
 import { keyFrames } from '../shot/keys.js';
 import { valueAt } from '../shot/samples.js';
 import { takeable } from './takes.js';
@@ -92,12 +92,13 @@ export class PathLayer {
     const motion = this.store.motion.get(id);
     const points = this.points(this.store, motion);
     const [first, stride] = [this.desk.first(), this.stride()];
-    const d = line(points);
+    const leaps = stride === 1 ? this.leaps(id).map(({ to }) => to - first) : [];
+    const d = line(points, new Set(leaps));
     const dots = Array.from({ length: this.range ? STEPS : 1 }, () => '');
     points.forEach((p, i) => {
       if (p) dots[this.step(motion, first + i * stride)] += `M${at(p)}h0`;
     });
-    const parts = [s('path', { class: 'path', d })];
+    const parts = [s('path', { class: 'path', d }), ...this.jumps(id, motion)];
     // round caps of lines without length are the dots: one element for all of a colour
     dots.forEach((each, i) => {
       if (each) parts.push(s('path', { class: this.range ? `dots speed-${i}` : 'dots', d: each }));
@@ -106,6 +107,27 @@ export class PathLayer {
     const says = `Click to go to this frame${drags}`;
     parts.push(s('path', { class: 'reach', d, ...takeable('path', id) }, s('title', { text: says })));
     return parts;
+  }
+
+  /** The hand-overs at which a node, or what carries it, jumps: each with the first frame after it. */
+  leaps(id) {
+    return [this.store.byId.get(id), ...this.store.carriersOf(id)].flatMap((node) =>
+      handOversOf(node)
+        .filter(({ offset, frame }) => offset && frame > this.desk.first() && frame <= this.desk.last())
+        .map(({ frame, node: carrier }) => ({ node, carrier, frame, to: Math.ceil(frame) })),
+    );
+  }
+
+  /** Dashed, where the path does not go on. */
+  jumps(id, motion) {
+    return this.leaps(id).flatMap(({ node, carrier, frame, to }) => {
+      const from = this.point(this.store, motion, to - 1);
+      const end = this.point(this.store, motion, to);
+      if (!from || !end) return [];
+      const by = this.store.byId.get(carrier)?.name ?? 'the world';
+      const text = `${node.name} jumps as it is handed over to ${by} at ${frame}`;
+      return [s('path', { class: 'jump', d: `M${at(from)}L${at(end)}` }, s('title', { text }))];
+    });
   }
 
   /** What of the paths can be taken in hand: handles of the chosen node, and keys. */
@@ -277,12 +299,13 @@ const at = ([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
 const vector = (numbers, i) => ({ x: numbers[i], y: numbers[i + 1], z: numbers[i + 2] });
 
-function line(points) {
+/** @param {Set<number>} [breaks] points to which no line leads */
+function line(points, breaks = new Set()) {
   let d = '';
   let pen = false;
-  for (const p of points) {
-    if (p) d += `${pen ? 'L' : 'M'}${at(p)}`;
+  points.forEach((p, i) => {
+    if (p) d += `${pen && !breaks.has(i) ? 'L' : 'M'}${at(p)}`;
     pen = Boolean(p);
-  }
+  });
   return d;
 }

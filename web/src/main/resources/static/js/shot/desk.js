@@ -29,7 +29,8 @@ export class Desk extends EventTarget {
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
     this.copied = null; // {id, keys by channel}
     this.copiedPart = null; // {part, title, from}
-    this.keeps = { first: 'place', change: 'fitted' }; // what stays of a node that gets a carrier, or another one
+    // what stays of a node that gets a carrier, or another one
+    this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot
     this.picking = null; // {says, take}: the next node chosen is given to take
     this.view = 'floor';

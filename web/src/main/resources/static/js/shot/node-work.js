@@ -1,10 +1,11 @@
 // What the artist does with the nodes that are selected, one or several.
 import { toast } from '../common/toasts.js';
-import { carrierOf, partOf } from './parts.js';
+import { carrierAt, carrierOf, everCarrying, handOversOf, partOf } from './parts.js';
 import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
 const ONE_ROUND = 360;
+const CARRYING = ['null', 'piece'];
 
 export class NodeWork {
   constructor(store, desk) {
@@ -14,14 +15,15 @@ export class NodeWork {
 
   /** Gives nodes to a carrier, or to the world; what is kept of them is said. */
   async carry(ids, carrier, keep) {
-    const wanted = ids.filter((id) => id !== carrier && carrierOf(this.store.byId.get(id)) !== carrier);
+    const { frame } = this.desk;
+    const wanted = ids.filter((id) => id !== carrier && carrierAt(this.store.byId.get(id), frame) !== carrier);
     const again = keep === 'numbers' ? ids : wanted;
     if (!again.length) return false;
     const edits = again.map((id) => ({
       edit: 'carry',
       id,
       carrier,
-      frame: this.desk.frame,
+      frame,
       keep: keep ?? this.keepsOf(id),
     }));
     return this.tellKeys(again, () => this.store.edit(edits));
@@ -29,7 +31,19 @@ export class NodeWork {
 
   /** What stays of a node by default: what nothing carries yet rides along from the playhead on. */
   keepsOf(id) {
-    return this.desk.keeps[carrierOf(this.store.byId.get(id)) ? 'change' : 'first'];
+    return this.desk.keeps[this.keeping(id)];
+  }
+
+  /** Which default that is: the motion of what is handed over would cost it its hand-overs. */
+  keeping(id) {
+    const node = this.store.byId.get(id);
+    if (handOversOf(node).length) return 'handed';
+    return carrierOf(node) ? 'change' : 'first';
+  }
+
+  /** Hands nodes over to a carrier at a frame. @param {string[]} ids */
+  handOver(ids, carrier, meeting = 'joined', frame = this.desk.frame) {
+    return this.store.edit(ids.map((id) => ({ edit: 'hand-over', id, carrier, frame, meeting })));
   }
 
   /** Does something that may write keys to keep the motion of nodes, and tells how many. */
@@ -43,11 +57,11 @@ export class NodeWork {
     return kept;
   }
 
-  /** Whether a node may carry others: a null that none of them carries. */
+  /** Whether a node may carry others: a null or a piece that none of them carries. */
   mayCarry(carrier, ids) {
     const node = this.store.byId.get(carrier);
     const family = new Set([carrier, ...this.store.carriersOf(carrier).map((n) => n.id)]);
-    return node?.kind === 'null' && !ids.some((id) => family.has(id));
+    return Boolean(node && CARRYING.includes(node.kind)) && !ids.some((id) => family.has(id));
   }
 
   hide(ids, hidden) {
@@ -77,7 +91,7 @@ export class NodeWork {
     const single = ids.filter((id) => !whole.includes(id) && !this.isBelow(id, whole));
     const edit = (some, withCarried) =>
       some.length ? [{ edit: 'remove-nodes', ids: some, frame, withCarried, keep }] : [];
-    const staying = this.store.nodes.filter((n) => single.includes(carrierOf(n))).map((n) => n.id);
+    const staying = this.store.nodes.filter((n) => everCarrying(n).some((c) => single.includes(c))).map((n) => n.id);
     return this.tellKeys(staying, () => this.store.edit([...edit(single, false), ...edit(whole, true)]));
   }
 

@@ -71,11 +71,37 @@ export function complete(node) {
   return node;
 }
 
-/** The id of what carries a node, or the empty text. @param {Node} node @returns {string} */
-export const carrierOf = (node) => partOf(node, 'carried')?.by?.[0]?.node ?? '';
+/**
+ * Who carries a node, one after another: the first without a frame, then the hand-overs.
+ *
+ * @param {Node} node
+ * @returns {import('./types.js').Carrying[]}
+ */
+export const scheduleOf = (node) => partOf(node, 'carried')?.by ?? [];
 
-/** The constant step between carrier and node: place and quaternion; or null. */
-export const offsetOf = (node) => partOf(node, 'carried')?.by?.[0]?.offset ?? null;
+/** @param {Node} node */
+export const handOversOf = (node) => scheduleOf(node).slice(1);
+
+/** The id of what carries a node first, or the empty text. @param {Node} node @returns {string} */
+export const carrierOf = (node) => scheduleOf(node)[0]?.node ?? '';
+
+/** The entry of the schedule that is in force at a frame. @param {Node} node @param {number} frame */
+export const carryingAt = (node, frame) => scheduleOf(node).findLast((each) => (each.frame ?? -Infinity) <= frame);
+
+/** The id of what carries a node at a frame, or the empty text. @param {Node} node @param {number} frame */
+export const carrierAt = (node, frame) => carryingAt(node, frame)?.node ?? '';
+
+/** All that ever carries a node. @param {Node} node @returns {string[]} */
+export const everCarrying = (node) => [...new Set(scheduleOf(node).map((each) => each.node ?? ''))].filter(Boolean);
+
+/** The constant step between carrier and node at a frame: place and quaternion; or null. */
+export const offsetAt = (node, frame) => carryingAt(node, frame)?.offset ?? null;
+
+/** The single frames that a part holds, each with what stands from there on. @param {Part} part */
+export function stampsOf(part) {
+  if (part.part !== 'carried') return [];
+  return (part.by ?? []).slice(1).map(({ id, frame, node, offset }) => ({ id, frame, node, joined: !offset }));
+}
 
 /** The lens of a camera. */
 export const lensOf = (node) => partOf(node, 'lens');
@@ -164,7 +190,7 @@ export const isOff = (node, id) => partOf(node, id)?.on === false;
 /** Whether a part changes anything that could be switched off, or is switched off. */
 export function canSwitch(node, part) {
   if (!isOn(part) || !kindOf(part).source) return true;
-  if (part.part === 'carried') return carrierOf(node) !== '';
+  if (part.part === 'carried') return everCarrying(node).length > 0;
   return Boolean(part.follow) || pathsIn(part).some((path) => curveAt(node, path)?.keys?.length > 0);
 }
 

@@ -1,7 +1,7 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
 import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from '../common/api.js';
 import { unpack } from './octets.js';
-import { carrierOf, complete } from './parts.js';
+import { carrierAt, carrierOf, complete, everCarrying } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
@@ -359,14 +359,32 @@ export class ShotStore extends EventTarget {
     return this.nodes.filter((node) => node.kind === 'camera');
   }
 
-  /** What carries a node, if something does. */
+  /** What carries a node first, if something does. */
   carrier(node) {
     return node && this.byId.get(carrierOf(node));
   }
 
+  /** All that ever carries a node, each after what carries it. */
   carriersOf(id) {
+    const met = new Set([id]);
+    const all = [];
+    const walk = (node) => {
+      for (const carrier of everCarrying(node).map((each) => this.byId.get(each))) {
+        if (!carrier || met.has(carrier.id)) continue;
+        met.add(carrier.id);
+        walk(carrier);
+        all.push(carrier);
+      }
+    };
+    if (this.byId.has(id)) walk(this.byId.get(id));
+    return all;
+  }
+
+  /** What carries a node at a frame, from the outermost down to it. */
+  carryingAt(id, frame) {
     const chain = [];
-    for (let node = this.carrier(this.byId.get(id)); node; node = this.carrier(node)) chain.unshift(node);
+    for (let each = carrierAt(this.byId.get(id), frame); each; each = carrierAt(this.byId.get(each), frame))
+      chain.unshift(this.byId.get(each));
     return chain;
   }
 

@@ -1,0 +1,90 @@
+package idlelens.core.motion;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Carried;
+import idlelens.core.part.HandOver;
+import idlelens.core.scene.Node;
+import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The space that a node's carriers make. At a hand-over without a jump, the constant of the new
+ * carrier is worked out from where both are at its frame: {@code Q(f)^-1 * S(f)}, with S as the
+ * schedule before it makes it. Nothing of it is stored, so nothing goes stale.
+ */
+final class Spaces {
+  private static final double ON_SAMPLE = 1e-6;
+
+  private final Evaluation motion;
+  private final Node node;
+  private final Carried carried;
+  private final Evaluation earlier;
+
+  /**
+   * @param earlier an evaluation to take unchanged tracks from, or null
+   */
+  Spaces(Evaluation motion, Node node, Evaluation earlier) {
+    this.motion = motion;
+    this.node = node;
+    this.earlier = earlier;
+    this.carried = node.chain().carried();
+  }
+
+  Space space() {
+    SampleGrid grid = motion.grid();
+    if (!motion.isOn(carried)) {
+      return Space.still(grid, motion.start().reached(node).space().at(0));
+    }
+    List<Space.Stretch> stretches = new ArrayList<>();
+    RigidPose constant = carried.by().offset();
+    stretches.add(new Space.Stretch(0, track(0), constant));
+    for (int k = 1; k <= carried.later().size(); k++) {
+      HandOver now = carried.later().get(k - 1);
+      constant = now.offset().isPresent() ? now.offset().get() : kept(now, k, constant);
+      int first = firstSample(grid, now.frame());
+      if (first <= 0) {
+        stretches.clear();
+      }
+      if (first < grid.count()) {
+        stretches.add(new Space.Stretch(Math.max(0, first), track(k), constant));
+      }
+    }
+    return new Space(grid, withoutEmpty(stretches));
+  }
+
+  private PoseTrack track(int stretch) {
+    String carrier = carried.carrier(stretch);
+    return carrier.isEmpty() ? null : motion.carrierTrack(node, carrier, earlier);
+  }
+
+  /** The constant that leaves the node where the carrier before has it at the frame. */
+  private RigidPose kept(HandOver now, int stretch, RigidPose before) {
+    Evaluation moment = motion.moment(now.frame());
+    RigidPose from = carrierAt(moment, carried.carrier(stretch - 1)).times(before);
+    return carrierAt(moment, now.carrierId()).inverse().times(from);
+  }
+
+  private RigidPose carrierAt(Evaluation moment, String carrier) {
+    return carrier.isEmpty()
+        ? RigidPose.IDENTITY
+        : moment.carrierTrack(node, carrier, null).pose(0);
+  }
+
+  private static int firstSample(SampleGrid grid, double frame) {
+    double sample = Math.ceil((frame - grid.first()) * grid.stepsPerFrame() - ON_SAMPLE);
+    return (int) Math.max(-1, Math.min(grid.count(), sample));
+  }
+
+  /** Two hand-overs between two samples leave nothing of the first. */
+  private static List<Space.Stretch> withoutEmpty(List<Space.Stretch> stretches) {
+    List<Space.Stretch> kept = new ArrayList<>();
+    for (Space.Stretch stretch : stretches) {
+      if (!kept.isEmpty() && kept.get(kept.size() - 1).first() == stretch.first()) {
+        kept.remove(kept.size() - 1);
+      }
+      kept.add(stretch);
+    }
+    return kept;
+  }
+}
