@@ -29,6 +29,7 @@ public record AddNodes(List<Node> nodes) implements Edit {
       for (Part part : node.chain().parts()) {
         part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
       }
+      places.handsOver(node.chain().carried().later());
       for (String carrier : node.chain().carried().carriers()) {
         places.changes(Place.carries(carrier, node.id()));
       }

@@ -63,6 +63,11 @@ public record Carry(String id, String carrierId, double frame, Keep keep) implem
   }
 
   @Override
+  public boolean writesMotion() {
+    return keep.isMotion();
+  }
+
+  @Override
   public Footprint footprint(Shot shot) {
     Footprint.Builder places =
         Footprint.of(shot)
@@ -78,6 +83,9 @@ public record Carry(String id, String carrierId, double frame, Keep keep) implem
     }
     if (keep != Keep.NUMBERS) {
       places.changes(id, Path.POSE).reliesOnMotion(id);
+      if (keep.isMotion()) {
+        places.writesMotion();
+      }
       shot.find(carrierId).ifPresent(c -> places.reliesOnMotion(carrierId));
     }
     return places.done();

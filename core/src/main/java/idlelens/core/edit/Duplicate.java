@@ -52,6 +52,7 @@ public record Duplicate(String id, String newId, String newName) implements Edit
     for (Node node : family) {
       String copy = ids.get(node.id());
       places.reliesOn(Place.node(node.id())).changes(Place.node(copy), Place.inOrder(copy));
+      places.handsOver(node.chain().carried().later());
       for (Part part : node.chain().parts()) {
         part.leans().forEach(lean -> places.leansOn(lean.nodeId()));
       }

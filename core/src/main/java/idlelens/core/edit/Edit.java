@@ -24,6 +24,10 @@ public sealed interface Edit
         RemoveStamp,
         Carry,
         HandOverTo,
+        Rebase,
+        ZeroOut,
+        CopyPose,
+        CopyMotion,
         SetValues,
         Operate,
         Orbit,
@@ -70,6 +74,11 @@ public sealed interface Edit
    * @throws idlelens.core.rule.RefusedException if the shot lacks what the edit names
    */
   Footprint footprint(Shot shot);
+
+  /** Whether it writes a motion over all frames, which costs as many steps. */
+  default boolean writesMotion() {
+    return false;
+  }
 
   /** What was done, in a few words for a list of changes. */
   String summary();

@@ -30,14 +30,9 @@ public record EditCost(long steps) {
       for (String id : changed) {
         steps += shot.find(id).map(ShotSize::keys).orElse(0L);
       }
-      steps += keepsMotion(edit) ? changed.size() * samples(shot) : 0;
+      steps += edit.writesMotion() ? changed.size() * samples(shot) : 0;
     }
     return new EditCost(steps);
-  }
-
-  private static boolean keepsMotion(Edit edit) {
-    return edit instanceof Carry carry && carry.keep().isMotion()
-        || edit instanceof RemoveNodes gone && gone.keep().isMotion();
   }
 
   /** The numbers of a pose over the frames on which a motion is kept. */

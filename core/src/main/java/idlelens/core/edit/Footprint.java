@@ -1,10 +1,14 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Carried;
+import idlelens.core.part.HandOver;
 import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Set;
 
 /**
@@ -103,9 +107,26 @@ public record Footprint(Set<Place> changes, Set<Place> reliesOn) {
 
     /** A lean on a node is added: it must be there, and none may be added that closes a loop. */
     Builder leansOn(String id) {
-      reliesOn(Place.there(id));
+      reliesOn(Place.there(id), Place.readers(id));
       shot.find(id).ifPresent(n -> shot.reachedFrom(id).forEach(r -> reliesOn(Place.leans(r))));
       return this;
+    }
+
+    /** A motion is written into keys, on the frames of {@link MotionFrames}. */
+    Builder writesMotion() {
+      for (Node node : shot.nodes()) {
+        if (!node.chain().carried().later().isEmpty()) {
+          reliesOn(Place.stamps(node.id(), Carried.ID));
+        }
+      }
+      return reliesOn(Place.header("handles"), Place.MOMENTS);
+    }
+
+    /** A node comes to be handed over. */
+    Builder handsOver(List<HandOver> all) {
+      return all.stream().anyMatch(h -> h.frame() != Math.rint(h.frame()))
+          ? changes(Place.MOMENTS)
+          : this;
     }
 
     Footprint done() {

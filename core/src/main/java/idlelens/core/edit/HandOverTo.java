@@ -9,6 +9,7 @@ import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -78,6 +79,7 @@ public record HandOverTo(String id, double frame, String carrierId, Meeting meet
         Footprint.of(shot)
             .changes(Place.leans(id), Place.stamps(id, Carried.ID))
             .reliesOn(Place.there(id), Place.takesKeys(id));
+    places.handsOver(List.of(new HandOver("new", frame, carrierId, Optional.empty())));
     if (!carrierId.isEmpty()) {
       places.changes(Place.carries(carrierId, id)).leansOn(carrierId);
     }

@@ -3,6 +3,7 @@ package idlelens.core.edit;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -13,6 +14,33 @@ final class OwnNumbers {
   private static final double NOTHING = 1e-10;
 
   private OwnNumbers() {}
+
+  /** The pose that the six numbers of a chain make at a frame. */
+  static RigidPose pose(Chain chain, double frame) {
+    return RigidPose.of(
+        chain.curve(Path.X).at(frame),
+        chain.curve(Path.Y).at(frame),
+        chain.curve(Path.Z).at(frame),
+        Math.toRadians(chain.curve(Path.PAN).at(frame)),
+        Math.toRadians(chain.curve(Path.TILT).at(frame)),
+        Math.toRadians(chain.curve(Path.ROLL).at(frame)));
+  }
+
+  /** A chain without keys resting at a pose, its angles next to those it has. */
+  static Chain rested(Chain chain, RigidPose own) {
+    double[] near = new double[3];
+    for (int i = 0; i < 3; i++) {
+      near[i] = Math.toRadians(chain.curve(Path.TURN.get(i)).rest());
+    }
+    double[] turn = Turns.panTiltRoll(own.turn(), near);
+    return chain.restingAt(
+        own.x(),
+        own.y(),
+        own.z(),
+        Math.toDegrees(turn[0]),
+        Math.toDegrees(turn[1]),
+        Math.toDegrees(turn[2]));
+  }
 
   /**
    * The numbers that change.

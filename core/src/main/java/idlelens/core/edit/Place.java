@@ -23,6 +23,9 @@ public record Place(String text) {
   /** The order in which nodes stand in the list, and which there are. */
   static final Place ORDER = new Place("order");
 
+  /** The frames between whole ones at which nodes come to be handed over. */
+  static final Place MOMENTS = new Place("moments");
+
   static Place header(String field) {
     return new Place("header/" + field);
   }
@@ -53,6 +56,11 @@ public record Place(String text) {
   /** All that a node carries. */
   static Place carried(String id) {
     return node(id).in("carries");
+  }
+
+  /** Who reads where a node is, besides those that it carries. */
+  static Place readers(String id) {
+    return node(id).in("readers");
   }
 
   static Place takesKeys(String id) {

@@ -118,9 +118,17 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
   }
 
   @Override
+  public boolean writesMotion() {
+    return keep.isMotion();
+  }
+
+  @Override
   public Footprint footprint(Shot shot) {
     Set<String> gone = gone(shot);
     Footprint.Builder places = Footprint.of(shot);
+    if (keep.isMotion()) {
+      places.writesMotion();
+    }
     for (String id : gone) {
       places.changes(Place.node(id), Place.inOrder(id));
       for (String carrier : shot.node(id).chain().carried().carriers()) {

@@ -148,7 +148,7 @@ class EveryPartTest {
             .map(n -> n.id())
             .filter(id -> id.startsWith("copy"))
             .collect(Collectors.toSet());
-    assertThat(ids).containsExactlyInAnyOrder("copy", "copy-1", "copy-2", "copy-3");
+    assertThat(ids).containsExactlyInAnyOrder("copy", "copy-1", "copy-2", "copy-3", "copy-4");
     copied.nodes().stream()
         .filter(n -> ids.contains(n.id()))
         .flatMap(n -> n.chain().parts().stream())

@@ -76,6 +76,8 @@ public final class Sets {
                 Finish.matt("#a9834c")),
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Null(body("walker", "", handedOver())),
+            new Node.Null(
+                body("other-child", "other", Chain.pose().restingAt(0.5, 1, -1, 20, -10, 5))),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
   }

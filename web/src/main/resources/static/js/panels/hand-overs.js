@@ -1,22 +1,23 @@
 // Who carries a node one after another: its hand-overs, and a new one at the playhead.
 import { button, h } from '../common/dom.js';
-import { handOversOf } from '../shot/parts.js';
+import { handOversOf, isNothing } from '../shot/parts.js';
 import { choice, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
 const MEETINGS = [
-  ['joined', 'without a jump'],
-  ['fixed', 'stays as it is now'],
-  ['numbers', 'jumps to its own numbers'],
+  ['joined', 'no jump'],
+  ['fixed', 'fixed here'],
+  ['numbers', 'jumps'],
 ];
 const MEETINGS_SAY =
-  'Without a jump: goes on from where it is left, also when that changes. ' +
-  'Stays as it is now: what is changed before the hand-over later leaves what is after it alone.';
+  'No jump: goes on from where it is left, also when that changes. ' +
+  'Fixed here: what is changed before it later leaves what is after it alone. ' +
+  'Jumps: its own numbers mean in the new space.';
 
 /** How a hand-over is made, as its choice says. */
 function meetingOf({ offset }) {
   if (!offset) return 'joined';
-  return offset.every((number, i) => number === (i === 6 ? 1 : 0)) ? 'numbers' : 'fixed';
+  return isNothing(offset) ? 'numbers' : 'fixed';
 }
 
 /**
@@ -60,8 +61,10 @@ function handOverRow(store, desk, node, { id: stamp, frame, node: carrier = '', 
     title: 'Take this hand-over away',
     'aria-label': `Take the hand-over at ${frame} away`,
   });
+  const element = row('then from', field.element, to, h('span', { class: 'with-away' }, how, away));
+  element.classList.add('handed');
   return {
-    element: row('then from', field.element, to, h('span', { class: 'with-away' }, how, away)),
+    element,
     refresh: () => field.refresh(),
   };
 }

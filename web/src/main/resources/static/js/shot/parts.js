@@ -94,8 +94,14 @@ export const carrierAt = (node, frame) => carryingAt(node, frame)?.node ?? '';
 /** All that ever carries a node. @param {Node} node @returns {string[]} */
 export const everCarrying = (node) => [...new Set(scheduleOf(node).map((each) => each.node ?? ''))].filter(Boolean);
 
+/** Whether a place and a quaternion neither move nor turn. @param {number[]} offset */
+export const isNothing = (offset) => offset.every((number, i) => number === (i === 6 ? 1 : 0));
+
 /** The constant step between carrier and node at a frame: place and quaternion; or null. */
-export const offsetAt = (node, frame) => carryingAt(node, frame)?.offset ?? null;
+export function offsetAt(node, frame) {
+  const { offset } = carryingAt(node, frame) ?? {};
+  return offset && !isNothing(offset) ? offset : null;
+}
 
 /** The single frames that a part holds, each with what stands from there on. @param {Part} part */
 export function stampsOf(part) {
