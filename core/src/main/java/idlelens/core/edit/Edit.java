@@ -24,6 +24,7 @@ public sealed interface Edit
         RemoveStamp,
         Carry,
         HandOverTo,
+        AddCarrier,
         Rebase,
         ZeroOut,
         CopyPose,

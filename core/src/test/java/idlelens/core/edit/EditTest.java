@@ -79,6 +79,9 @@ class EditTest {
         new HandOverTo("walker", 20.5, "other", Meeting.NUMBERS),
         new MoveStamp("walker", Carried.ID, "to-world", 40),
         new RemoveStamp("walker", Carried.ID, "to-crate"),
+        new AddCarrier(CarrierKind.GIMBAL, List.of("cam"), 12, "new", "Cam", List.of(), 0, "ptr"),
+        new AddCarrier(
+            CarrierKind.BOOM, List.of("crate", "cam"), 12, "new", "Cam", List.of(), 2, "ptr"),
         new Rebase("base", 12, 1, 2, 3, List.of(), Keep.PLACE),
         new Rebase("arm", 12, 1, 2, 3, List.of(30.0, 20.0, 10.0), Keep.EVERY_FRAME),
         new ZeroOut("other-child", Keep.PLACE),

@@ -19,7 +19,13 @@ public final class EditJson {
   private static final int MOST_EDITS = 500;
 
   private static final List<EditForm<?>> FORMS =
-      Stream.of(SetForms.ALL, PartEditForms.ALL, KeyForms.ALL, CurveForms.ALL, TimeForms.ALL)
+      Stream.of(
+              SetForms.ALL,
+              RigForms.ALL,
+              PartEditForms.ALL,
+              KeyForms.ALL,
+              CurveForms.ALL,
+              TimeForms.ALL)
           .flatMap(List::stream)
           .toList();
 

@@ -9,12 +9,9 @@ import static idlelens.exchange.json.EditParts.texts;
 
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddNodes;
-import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.Duplicate;
-import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
-import idlelens.core.edit.Meeting;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
@@ -83,34 +80,6 @@ final class SetForms {
               p -> new SetHidden(id(p), p.get("hidden").flag()),
               (e, out) -> out.put("id", e.id()).put("hidden", e.hidden())),
           EditForm.of(
-              "carry",
-              Carry.class,
-              "id carrier frame keepPlace keep",
-              p -> new Carry(id(p), p.text("carrier", ""), frame(p), keep(p)),
-              (e, out) -> {
-                out.put("id", e.id()).put("carrier", e.carrierId()).put("frame", e.frame());
-                if (e.keep().isMotion()) {
-                  out.put("keep", JsonPlace.word(e.keep()));
-                } else {
-                  out.put("keepPlace", e.keep() == Keep.PLACE);
-                }
-              }),
-          EditForm.of(
-              "hand-over",
-              HandOverTo.class,
-              "id carrier frame meeting",
-              p ->
-                  new HandOverTo(
-                      id(p),
-                      frame(p),
-                      p.text("carrier", ""),
-                      p.choice("meeting", Meeting.class, Meeting.JOINED)),
-              (e, out) ->
-                  out.put("id", e.id())
-                      .put("carrier", e.carrierId())
-                      .put("frame", e.frame())
-                      .put("meeting", JsonPlace.word(e.meeting()))),
-          EditForm.of(
               "set-field-of-view",
               SetFieldOfView.class,
               "id frame side degrees keying",
@@ -151,10 +120,6 @@ final class SetForms {
               SetForms::restore));
 
   private SetForms() {}
-
-  private static Keep keep(JsonPlace p) throws FormatException {
-    return p.choice("keep", Keep.class, p.flag("keepPlace", true) ? Keep.PLACE : Keep.NUMBERS);
-  }
 
   private static ChangeHeader header(JsonPlace p) throws FormatException {
     return new ChangeHeader(

@@ -6,13 +6,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.AddCarrier;
 import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.AddPart;
 import idlelens.core.edit.AlignKeys;
 import idlelens.core.edit.BakeKeys;
+import idlelens.core.edit.CarrierKind;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.ConvertRate;
+import idlelens.core.edit.CopyMotion;
+import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.HandOverTo;
@@ -34,6 +38,7 @@ import idlelens.core.edit.OrderParts;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.PlaceKeys;
+import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ReduceKeys;
 import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.RemoveMarkers;
@@ -60,6 +65,7 @@ import idlelens.core.edit.SetValues;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
+import idlelens.core.edit.ZeroOut;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Family;
@@ -122,6 +128,22 @@ class EditJsonTest {
         new Carry("cam", "dolly", 1010, Keep.NUMBERS),
         new Carry("cam", "dolly", 1010, Keep.PLACE),
         new Carry("cam", "", 1010, Keep.EVERY_FRAME),
+        new AddCarrier(
+            CarrierKind.TURNTABLE,
+            List.of("cam", "crate"),
+            1010,
+            "table",
+            "Crate",
+            List.of(1.0, 2.0, 3.0),
+            0,
+            "ptr"),
+        new AddCarrier(
+            CarrierKind.GIMBAL, List.of("cam"), 1010, "head-2", "A", List.of(), 1.5, "rtp"),
+        new Rebase("dolly", 1010, 1, 2, 3, List.of(), Keep.PLACE),
+        new Rebase("dolly", 1010, 1, 2, 3, List.of(10.0, 20.0, 30.0), Keep.FITTED),
+        new ZeroOut("cam", Keep.EVERY_FRAME),
+        new CopyPose("cam", "still-cam", 1010, Keying.WHOLE_POSE),
+        new CopyMotion("cam", "still-cam", Keep.FITTED),
         new HandOverTo("cam", 1012.5, "dolly", Meeting.JOINED),
         new HandOverTo("cam", 1020, "", Meeting.NUMBERS),
         new MoveStamp("cam", "carried", "hand-over-1", 1030),

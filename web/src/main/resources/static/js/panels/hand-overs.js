@@ -14,7 +14,7 @@ const MEETINGS_SAY =
   'Fixed here: what is changed before it later leaves what is after it alone. ' +
   'Jumps: its own numbers mean in the new space.';
 
-/** How a hand-over is made, as its choice says. */
+/** How a hand-over is made, as its choice says. @param {{offset?: number[]}} handOver */
 function meetingOf({ offset }) {
   if (!offset) return 'joined';
   return isNothing(offset) ? 'numbers' : 'fixed';
@@ -32,7 +32,9 @@ export function handOversPart(store, desk, node, carriers, ids) {
   };
 }
 
-function handOverRow(store, desk, node, { id: stamp, frame, node: carrier = '', offset }, carriers) {
+/** @param {import('../shot/types.js').Carrying} handOver */
+function handOverRow(store, desk, node, handOver, carriers) {
+  const { id: stamp, frame, node: carrier = '', offset } = handOver;
   const now = () => handOversOf(store.byId.get(node.id)).find((each) => each.id === stamp);
   const again = (to, meeting) => desk.nodes.handOver([node.id], to, meeting, now().frame);
   const field = new NumberField({

@@ -13,6 +13,7 @@ import { lensPanel } from './lens.js';
 import { markersPanel } from './markers.js';
 import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
+import { rigPanel } from './rig.js';
 import { shotPanel } from './shot.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
@@ -23,6 +24,7 @@ const TABS = {
   card: ['Settings'],
   chosen: ['Keys', chosenPanel],
   tools: ['Tools', toolsPanel],
+  rig: ['Rig', rigPanel],
   timing: ['Timing', timingPanel],
   findings: ['Findings', findingsPanel],
   markers: ['Markers', markersPanel],

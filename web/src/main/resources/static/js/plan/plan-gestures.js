@@ -2,10 +2,12 @@
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 import { PLACE, POSE } from '../shot/parts.js';
+import { turningAbout } from './axis-ring.js';
 import { Takes } from './takes.js';
 
 const KEY_PX = 30;
 const DRAG_STARTS_PX = 3;
+const TURNING = ['turn', 'axis'];
 
 export class PlanGestures {
   /** @param signal ends the listening */
@@ -117,14 +119,22 @@ export class PlanGestures {
   /** What a press on the plan begins. */
   gesture(event, take, from) {
     const { desk, side } = this.plan;
-    if (take?.kind === 'handle') return this.draggingTangent(take.name);
-    if (take?.kind === 'key') return this.draggingKeys(take.name);
+    const anywhere = take && this.onAnySide(take, from);
+    if (anywhere) return anywhere;
     if (side === '3D')
       return event.button === 1 || event.shiftKey ? this.lookingAround('pan') : this.lookingAround('orbit');
     if (desk.picking || !take) return this.panning();
     if (take.kind === 'turn') return this.turning(take.name, from);
     if (take.kind === 'path') return this.isSelected(take.name) ? this.draggingPath(take.name, from) : this.panning();
     return this.moving(take.name);
+  }
+
+  /** What can be taken from above, from the side and from outside alike. @param {any} take @param {any} from */
+  onAnySide({ kind, name }, from) {
+    if (kind === 'handle') return this.draggingTangent(name);
+    if (kind === 'key') return this.draggingKeys(name);
+    if (kind === 'axis') return turningAbout(this.plan, name, from);
+    return null;
   }
 
   isSelected(id) {
@@ -135,7 +145,7 @@ export class PlanGestures {
     const { desk } = this.plan;
     if (take?.kind === 'key' || take?.kind === 'handle') this.chooseKey(take.name, event.shiftKey);
     else if (take?.kind === 'path') desk.goTo(this.plan.layer.nearestFrame(take.name, this.local(event)));
-    else if (take && take.kind !== 'turn') this.selectNode(take.name, event);
+    else if (take && !TURNING.includes(take.kind)) this.selectNode(take.name, event);
     else if (this.plan.side === '3D') {
       const piece = this.plan.outside.pick(this.local(event));
       if (piece) desk.select(desk.picking ? piece : this.handled(piece));

@@ -4,6 +4,7 @@ import { carrierOf } from '../shot/parts.js';
 import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
 import { forward, isFlat, outline } from './outline.js';
+import { axisOf, axisRing } from './axis-ring.js';
 import { partSigns } from './part-signs.js';
 import { PathLayer } from './path-layer.js';
 import { outOf } from '../shot/samples.js';
@@ -225,7 +226,7 @@ export class Plan {
       .flatMap((c) => frustum(this, c, labels));
     this.under.replaceChildren(...frusta, ...this.layer.draw());
     this.hands.replaceChildren(...this.layer.hands());
-    this.over.replaceChildren(...partSigns(this), ...placed(this, labels));
+    this.over.replaceChildren(...partSigns(this), ...axisRing(this), ...placed(this, labels));
   }
 
   /** The lines of the ground, a grid in metres; as they were drawn last, where they are the same. */
@@ -331,7 +332,7 @@ export class Plan {
       ...nulls(this, labels),
       ...shown.flatMap((c) => camera(this, c, labels)),
       ...partSigns(this),
-      ...handle(this),
+      ...(axisOf(this.desk.node) ? axisRing(this) : handle(this)),
       ...names(this, labels),
       ...scaleBar(this),
     );

@@ -11,6 +11,7 @@ export const TAKES = [
   { kind: 'handle', name: 'handle' },
   { kind: 'key', name: 'key' },
   { kind: 'turn', name: 'turn' },
+  { kind: 'axis', name: 'axis' },
   { kind: 'sign', name: 'id' },
   { kind: 'path', name: 'path' },
   { kind: 'piece', name: 'id' },

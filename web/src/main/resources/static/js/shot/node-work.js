@@ -1,6 +1,6 @@
 // What the artist does with the nodes that are selected, one or several.
 import { toast } from '../common/toasts.js';
-import { carrierAt, carrierOf, everCarrying, handOversOf, partOf } from './parts.js';
+import { carrierAt, carrierOf, everCarrying, handOversOf, partOf, POSE, TURN } from './parts.js';
 import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
@@ -62,6 +62,69 @@ export class NodeWork {
     const node = this.store.byId.get(carrier);
     const family = new Set([carrier, ...this.store.carriersOf(carrier).map((n) => n.id)]);
     return Boolean(node && CARRYING.includes(node.kind)) && !ids.some((id) => family.has(id));
+  }
+
+  /**
+   * Puts a ready carrier between what is selected and what carries it.
+   *
+   * @param {string} kind
+   * @param {{order?: string, arm?: number, about?: string}} asked about: the node in whose middle a turntable stands
+   */
+  async addCarrier(kind, { order = 'ptr', arm = 2, about = '' } = {}) {
+    const { desk, store } = this;
+    const ids = desk.topSelection();
+    if (!ids.length) return null;
+    const newId = store.freeId(kind);
+    const stem = store.byId.get(ids[0]).name;
+    const centre = kind === 'turntable' ? { centre: middleOf(store, about ? [about] : ids, desk.frame) } : {};
+    const edit = { edit: 'add-carrier', kind, ids, frame: desk.frame, newId, stem, arm, order, ...centre };
+    if (!(await this.tellKeys(ids, () => store.edit([edit])))) return null;
+    desk.select(newId, 'keys');
+    return newId;
+  }
+
+  /** Lays the pivot of a null at a place in the world; what it carries stays. */
+  movePivot(id, place, keep) {
+    return this.tellKeys([id], () =>
+      this.store.edit([{ edit: 'rebase', id, frame: this.desk.frame, place, keep: this.keepOfTurning(id, keep) }]),
+    );
+  }
+
+  /** A null that turns keeps its motion as keys. */
+  keepOfTurning(id, keep) {
+    return TURN.some((path) => keysOf(this.store.byId.get(id), path).length) ? keep : 'place';
+  }
+
+  zeroOut(ids, keep) {
+    return this.tellKeys(ids, () =>
+      this.store.edit(
+        ids.map((id) => ({
+          edit: 'zero-out',
+          id,
+          keep: this.keepOfTurning(carrierOf(this.store.byId.get(id)) || id, keep),
+        })),
+      ),
+    );
+  }
+
+  /** The motion of the carrier goes into what it carries, which its own carrier carries from now on. */
+  bakeDown(ids, keep) {
+    const { store, desk } = this;
+    const edits = ids
+      .filter((id) => carrierAt(store.byId.get(id), desk.frame))
+      .map((id) => {
+        const carrier = store.byId.get(carrierAt(store.byId.get(id), desk.frame));
+        return { edit: 'carry', id, carrier: carrierAt(carrier, desk.frame), frame: desk.frame, keep };
+      });
+    return edits.length ? this.tellKeys(ids, () => store.edit(edits, 'Bake down')) : Promise.resolve(false);
+  }
+
+  /** To where another node is, at the playhead or at all frames. */
+  copyPose(id, from, keep = null) {
+    const { desk, store } = this;
+    if (keep) return this.tellKeys([id], () => store.edit([{ edit: 'copy-motion', id, from, keep }]));
+    const edit = (keying) => ({ edit: 'copy-pose', id, from, frame: desk.frame, keying });
+    return desk.change(store.byId.get(id), POSE, edit, { done: true });
   }
 
   hide(ids, hidden) {

@@ -22,6 +22,9 @@ export const POSE = [];
 /** The three of a place. @type {string[]} */
 export const PLACE = [];
 
+/** The three of a turn. @type {string[]} */
+export const TURN = [];
+
 /** Takes what the server says of parts, parameters and families. */
 export function takeParts(answer) {
   for (const family of answer.families) families.set(family.id, family);
@@ -32,6 +35,7 @@ export function takeParts(answer) {
   const pose = kinds.get('keys').parameters;
   POSE.splice(0, POSE.length, ...pose.map((p) => p.id));
   PLACE.splice(0, PLACE.length, ...pose.filter((p) => p.family === 'place').map((p) => p.id));
+  TURN.splice(0, TURN.length, ...pose.filter((p) => p.family === 'turn').map((p) => p.id));
 }
 
 export async function loadParts() {
@@ -86,7 +90,10 @@ export const handOversOf = (node) => scheduleOf(node).slice(1);
 export const carrierOf = (node) => scheduleOf(node)[0]?.node ?? '';
 
 /** The entry of the schedule that is in force at a frame. @param {Node} node @param {number} frame */
-export const carryingAt = (node, frame) => scheduleOf(node).findLast((each) => (each.frame ?? -Infinity) <= frame);
+export const carryingAt = (node, frame) =>
+  scheduleOf(node)
+    .filter((each) => (each.frame ?? -Infinity) <= frame)
+    .at(-1);
 
 /** The id of what carries a node at a frame, or the empty text. @param {Node} node @param {number} frame */
 export const carrierAt = (node, frame) => carryingAt(node, frame)?.node ?? '';

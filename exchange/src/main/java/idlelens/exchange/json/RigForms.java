@@ -1,0 +1,146 @@
+package idlelens.exchange.json;
+
+import static idlelens.exchange.json.EditParts.frame;
+import static idlelens.exchange.json.EditParts.id;
+import static idlelens.exchange.json.EditParts.keyed;
+import static idlelens.exchange.json.EditParts.keying;
+import static idlelens.exchange.json.EditParts.texts;
+
+import idlelens.core.edit.AddCarrier;
+import idlelens.core.edit.CarrierKind;
+import idlelens.core.edit.Carry;
+import idlelens.core.edit.CopyMotion;
+import idlelens.core.edit.CopyPose;
+import idlelens.core.edit.HandOverTo;
+import idlelens.core.edit.Keep;
+import idlelens.core.edit.Meeting;
+import idlelens.core.edit.Rebase;
+import idlelens.core.edit.ZeroOut;
+import idlelens.exchange.format.FormatException;
+import java.util.List;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Edits of who carries whom, and of how a rig is built. */
+final class RigForms {
+  static final List<EditForm<?>> ALL =
+      List.of(
+          EditForm.of(
+              "carry",
+              Carry.class,
+              "id carrier frame keepPlace keep",
+              p -> new Carry(id(p), p.text("carrier", ""), frame(p), keep(p)),
+              (e, out) -> {
+                out.put("id", e.id()).put("carrier", e.carrierId()).put("frame", e.frame());
+                if (e.keep().isMotion()) {
+                  out.put("keep", JsonPlace.word(e.keep()));
+                } else {
+                  out.put("keepPlace", e.keep() == Keep.PLACE);
+                }
+              }),
+          EditForm.of(
+              "hand-over",
+              HandOverTo.class,
+              "id carrier frame meeting",
+              p ->
+                  new HandOverTo(
+                      id(p),
+                      frame(p),
+                      p.text("carrier", ""),
+                      p.choice("meeting", Meeting.class, Meeting.JOINED)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("carrier", e.carrierId())
+                      .put("frame", e.frame())
+                      .put("meeting", JsonPlace.word(e.meeting()))),
+          EditForm.of(
+              "add-carrier",
+              AddCarrier.class,
+              "kind ids frame newId stem centre arm order",
+              RigForms::carrier,
+              RigForms::carrier),
+          EditForm.of(
+              "rebase",
+              Rebase.class,
+              "id frame place turn keep",
+              RigForms::rebase,
+              (e, out) -> {
+                out.put("id", e.id()).put("frame", e.frame());
+                numbers(out, "place", List.of(e.x(), e.y(), e.z()));
+                if (!e.turn().isEmpty()) {
+                  numbers(out, "turn", e.turn());
+                }
+                out.put("keep", JsonPlace.word(e.keep()));
+              }),
+          EditForm.of(
+              "zero-out",
+              ZeroOut.class,
+              "id keep",
+              p -> new ZeroOut(id(p), p.choice("keep", Keep.class, Keep.PLACE)),
+              (e, out) -> out.put("id", e.id()).put("keep", JsonPlace.word(e.keep()))),
+          EditForm.of(
+              "copy-pose",
+              CopyPose.class,
+              "id from frame keying",
+              p -> new CopyPose(id(p), p.get("from").text(), frame(p), keying(p)),
+              (e, out) -> {
+                keyed(out, e.id(), e.frame(), e.keying());
+                out.put("from", e.from());
+              }),
+          EditForm.of(
+              "copy-motion",
+              CopyMotion.class,
+              "id from keep",
+              p ->
+                  new CopyMotion(
+                      id(p), p.get("from").text(), p.choice("keep", Keep.class, Keep.FITTED)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("from", e.from())
+                      .put("keep", JsonPlace.word(e.keep()))));
+
+  private RigForms() {}
+
+  private static Keep keep(JsonPlace p) throws FormatException {
+    return p.choice("keep", Keep.class, p.flag("keepPlace", true) ? Keep.PLACE : Keep.NUMBERS);
+  }
+
+  private static Rebase rebase(JsonPlace p) throws FormatException {
+    JsonPlace place = p.get("place");
+    return new Rebase(
+        id(p),
+        frame(p),
+        place.at(0).number(),
+        place.at(1).number(),
+        place.at(2).number(),
+        p.has("turn") ? p.get("turn").list(3, JsonPlace::number) : List.of(),
+        p.choice("keep", Keep.class, Keep.PLACE));
+  }
+
+  private static AddCarrier carrier(JsonPlace p) throws FormatException {
+    return new AddCarrier(
+        p.get("kind").choice(CarrierKind.class),
+        texts(p.get("ids")),
+        frame(p),
+        p.get("newId").text(),
+        p.get("stem").text(),
+        p.has("centre") ? p.get("centre").list(3, JsonPlace::number) : List.of(),
+        p.number("arm", 2),
+        p.text("order", "ptr"));
+  }
+
+  private static void carrier(AddCarrier e, ObjectNode out) {
+    out.put("kind", JsonPlace.word(e.kind()));
+    texts(out, "ids", e.ids());
+    out.put("frame", e.frame()).put("newId", e.newId()).put("stem", e.stem());
+    if (!e.centre().isEmpty()) {
+      numbers(out, "centre", e.centre());
+    }
+    out.put("arm", e.armM()).put("order", e.order());
+  }
+
+  private static void numbers(ObjectNode out, String field, List<Double> numbers) {
+    ArrayNode all = out.putArray(field);
+    numbers.forEach(all::add);
+  }
+}
