@@ -8,7 +8,10 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Ride;
+import idlelens.core.part.Slot;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -89,7 +92,7 @@ public record AddCarrier(
     if (!own.part(Keys.ID).isOn()) {
       throw new RefusedException(node.name() + ".keys", "switched off", "to switch Keys on before");
     }
-    Chain pan = Chain.pose().with(own.carried());
+    Chain pan = inSpaceOf(Chain.pose(), own);
     for (Path path : List.of(Path.X, Path.Y, Path.Z, Path.PAN)) {
       pan = pan.with(path, own.curve(path));
     }
@@ -97,10 +100,13 @@ public record AddCarrier(
     Node outer = link(0, "pan", pan, panKeys);
     Node tilt = inner(1, "tilt", Path.TILT, own);
     Node roll = inner(2, "roll", Path.ROLL, own);
+    Node plain = withoutRides(node);
     Chain still =
-        own.map(Path.POSE, curve -> Curve.still(0))
+        plain
+            .chain()
+            .map(Path.POSE, curve -> Curve.still(0))
             .with(new Carried(own.carried().body(), Carriage.by(roll.id())));
-    return with(shot, List.of(outer, tilt, roll)).withNode(node.withChain(still));
+    return with(shot, List.of(outer, tilt, roll)).withNode(plain.withChain(still));
   }
 
   private Node inner(int index, String word, Path path, Chain from) {
@@ -179,8 +185,7 @@ public record AddCarrier(
   /** The nulls one in another, in what carries the first; the nodes in the innermost. */
   private Shot around(Shot shot, List<Link> links) {
     Node first = shot.node(ids.get(0));
-    Carried carried = first.chain().carried();
-    boolean handedOver = !carried.later().isEmpty();
+    boolean wholeSpace = needsWholeSpace(first.chain());
     List<Node> nulls = new ArrayList<>();
     for (Link each : links) {
       Chain chain =
@@ -192,7 +197,7 @@ public record AddCarrier(
     String innermost = linkId(nulls.size() - 1);
     Shot after = with(shot, nulls);
     for (String id : ids) {
-      boolean same = handedOver && shot.node(id).chain().carried().equals(carried);
+      boolean same = wholeSpace && id.equals(first.id());
       after =
           same
               ? below(after, id, nulls)
@@ -204,7 +209,7 @@ public record AddCarrier(
   /** Carried as the node was; handed over as it was, it stands at the frame where it would. */
   private Chain outermost(Shot shot, Node first, Chain inCarrier) {
     Carried carried = first.chain().carried();
-    if (carried.later().isEmpty()) {
+    if (!needsWholeSpace(first.chain())) {
       return inCarrier.carriedBy(Carriage.by(carried.carrier(0)));
     }
     Evaluation now = Evaluation.at(shot, frame);
@@ -213,7 +218,7 @@ public record AddCarrier(
             .inverse()
             .times(carrierOf(now, first))
             .times(OwnNumbers.pose(inCarrier, frame));
-    return OwnNumbers.rested(inCarrier, own).with(carried);
+    return inSpaceOf(OwnNumbers.rested(inCarrier, own), first.chain());
   }
 
   /** A node in the innermost null, which now stands where the node's own space was. */
@@ -223,7 +228,37 @@ public record AddCarrier(
       inner = inner.times(OwnNumbers.pose(each.chain(), frame));
     }
     String innermost = nulls.get(nulls.size() - 1).id();
-    return shot.withNode(shot.node(id).withCarriage(new Carriage(innermost, inner.inverse())));
+    Node plain = withoutRides(shot.node(id));
+    return shot.withNode(plain.withCarriage(new Carriage(innermost, inner.inverse())));
+  }
+
+  /** Whether a space is more than a carrier: handed over, or along a rail. */
+  private static boolean needsWholeSpace(Chain chain) {
+    return !chain.carried().later().isEmpty()
+        || chain.parts().stream().anyMatch(Ride.class::isInstance);
+  }
+
+  /** A chain of a pose alone, in the space that another has: its rides and what carries it. */
+  private static Chain inSpaceOf(Chain pose, Chain other) {
+    List<Part> parts = new ArrayList<>();
+    pose.parts().stream().filter(p -> p.kind().slot() == Slot.OWN).forEach(parts::add);
+    other.parts().stream().filter(p -> p.kind().slot() == Slot.SPACE).forEach(parts::add);
+    return new Chain(parts);
+  }
+
+  private static Node withoutRides(Node node) {
+    TakesKeys takesKeys = node.takesKeys();
+    List<Part> kept = new ArrayList<>();
+    for (Part part : node.chain().parts()) {
+      if (part instanceof Ride) {
+        takesKeys = takesKeys.withoutPart(part.id());
+      } else {
+        kept.add(part);
+      }
+    }
+    Chain plain = new Chain(kept);
+    return node.withBody(
+        new NodeBody(node.id(), node.name(), node.hidden(), plain.with(Carried.WORLD), takesKeys));
   }
 
   private static Shot with(Shot shot, List<Node> added) {

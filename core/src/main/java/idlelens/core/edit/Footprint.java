@@ -101,6 +101,9 @@ public record Footprint(Set<Place> changes, Set<Place> reliesOn) {
     Builder reliesOnMotion(String id) {
       for (String reached : shot.reachedFrom(id)) {
         reliesOn(Place.chain(reached));
+        if (shot.node(reached) instanceof Node.Rail) {
+          reliesOn(Place.rail(reached));
+        }
       }
       return reliesOn(Place.header("range"), Place.header("rate"));
     }

@@ -2,11 +2,14 @@ package idlelens.core.edit;
 
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Part;
+import idlelens.core.part.Pin;
+import idlelens.core.part.Ride;
 import idlelens.core.part.Stamp;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import java.util.List;
 
 /**
  * Moves a frame that a part holds, such as a hand-over, to another one.
@@ -35,6 +38,9 @@ public record MoveStamp(String id, String part, String stamp, double frame) impl
     if (old instanceof HandOver handOver) {
       return handOver.at(frame);
     }
+    if (old instanceof Pin pin) {
+      return pin.at(frame);
+    }
     throw new RefusedException(
         node.name() + "." + part + ".stamp",
         "'" + stamp + "', which has two ends",
@@ -43,8 +49,12 @@ public record MoveStamp(String id, String part, String stamp, double frame) impl
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot)
-        .changes(Place.stamps(id, part))
+    Footprint.Builder places = Footprint.of(shot);
+    if (shot.node(id).chain().find(part).orElse(null) instanceof Ride ride) {
+      places.changes(id, List.of(RailRiders.pace(ride)));
+    }
+    return places
+        .changes(Place.stamps(id, part), Place.MOMENTS)
         .reliesOn(Place.there(id), Place.takesKeys(id))
         .done();
   }

@@ -63,6 +63,11 @@ public record Place(String text) {
     return node(id).in("readers");
   }
 
+  /** The shape of a rail. */
+  static Place rail(String id) {
+    return node(id).in("rail");
+  }
+
   static Place takesKeys(String id) {
     return node(id).in("takes-keys");
   }

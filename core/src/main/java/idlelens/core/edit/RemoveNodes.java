@@ -1,6 +1,9 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.Carried;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Part;
+import idlelens.core.part.Ride;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -42,7 +45,7 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
         continue;
       }
       if (carried.later().isEmpty() || keep.isMotion()) {
-        carriers.put(node.id(), staying(shot, carried.carrier(0), gone));
+        carriers.put(node.id(), staying(shot, node, carried.carrier(0), gone));
       } else {
         handedOver.add(node);
       }
@@ -51,7 +54,28 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
     for (Node node : handedOver) {
       after = handedOver(after, node.id(), gone);
     }
-    return after.withNodes(after.nodes().stream().filter(n -> !gone.contains(n.id())).toList());
+    return after.withNodes(
+        after.nodes().stream()
+            .filter(n -> !gone.contains(n.id()))
+            .map(n -> withoutRides(n, gone))
+            .toList());
+  }
+
+  /** A ride ends with its rail. */
+  private static Node withoutRides(Node node, Set<String> gone) {
+    Node next = node;
+    for (Part part : node.chain().parts()) {
+      if (part instanceof Ride ride && gone.contains(ride.railId())) {
+        List<Part> kept = new ArrayList<>(next.chain().parts());
+        kept.removeIf(p -> p.id().equals(ride.id()));
+        next =
+            next.withBody(
+                next.body()
+                    .withTakesKeys(next.takesKeys().withoutPart(ride.id()))
+                    .withChain(new Chain(kept)));
+      }
+    }
+    return next;
   }
 
   /** Those whose new carrier is given to another one too come after it, one by one. */
@@ -81,7 +105,7 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
     Carried carried = shot.node(id).chain().carried();
     for (int k = 0; k <= carried.later().size(); k++) {
       if (gone.contains(carried.carrier(k))) {
-        String carrier = staying(shot, carried.carrier(k), gone);
+        String carrier = staying(shot, shot.node(id), carried.carrier(k), gone);
         after = new Carry(id, carrier, nearest(carried, k), keep).apply(after);
       }
     }
@@ -109,12 +133,17 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
         .anyMatch(lean -> gone.contains(lean.nodeId()));
   }
 
-  private String staying(Shot shot, String carrier, Set<String> gone) {
+  /** The next carrier above that stays, and that the node can have without a ride of its own. */
+  private String staying(Shot shot, Node node, String carrier, Set<String> gone) {
     String id = carrier;
-    while (gone.contains(id)) {
+    while (gone.contains(id) || isRailNotRidden(shot, node, id)) {
       id = shot.node(id).chain().carried().carrierAt(frame);
     }
     return id;
+  }
+
+  private static boolean isRailNotRidden(Shot shot, Node node, String id) {
+    return !id.isEmpty() && shot.node(id) instanceof Node.Rail && node.chain().ride(id).isEmpty();
   }
 
   @Override
@@ -139,7 +168,7 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
       if (!gone.contains(node.id()) && leansOn(node, gone)) {
         places.changesChain(node.id()).reliesOnMotion(node.id());
         for (String carrier : node.chain().carried().carriers()) {
-          String staying = staying(shot, carrier, gone);
+          String staying = staying(shot, node, carrier, gone);
           if (!staying.isEmpty()) {
             places.changes(Place.carries(staying, node.id())).reliesOnMotion(staying);
           }

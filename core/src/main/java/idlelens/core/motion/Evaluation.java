@@ -24,6 +24,7 @@ public final class Evaluation {
   private final SampleGrid grid;
   private final boolean isStart;
   private final Map<String, NodeMotion> motions = new HashMap<>();
+  private final Rides rides = new Rides(this);
   private final Moments moments;
   private Evaluation start;
 
@@ -91,7 +92,7 @@ public final class Evaluation {
     Map<String, PartTrack> parts = new LinkedHashMap<>();
     for (Part part : node.chain().parts()) {
       PartTrack old = before == null ? null : before.parts().get(part.id());
-      parts.put(part.id(), PartTrack.sample(part.curves(), grid, old));
+      parts.put(part.id(), PartTrack.sample(part.evaluated(), grid, old));
     }
     Space space = reusing(new Spaces(this, node, earlier).space(), before);
     Stages stages = new Stages(this, node, space, id -> motion(shot.node(id), earlier).world());
@@ -110,9 +111,24 @@ public final class Evaluation {
     return motion(node, null);
   }
 
-  /** The pose in the world of what carries a node. */
+  /** The pose in the world of what carries a node: a carrier, or where it rides on a rail. */
   PoseTrack carrierTrack(Node node, String carrierId, Evaluation earlier) {
-    return motion(shot.node(carrierId), earlier).world();
+    Node carrier = shot.node(carrierId);
+    PoseTrack world = motion(carrier, earlier).world();
+    return carrier instanceof Node.Rail rail
+        ? rides.of(node, rail, world, earlier == null ? null : earlier.rides).world()
+        : world;
+  }
+
+  /** The samples of a part, if they have been made. */
+  PartTrack partTrack(String nodeId, String partId) {
+    NodeMotion known = motions.get(nodeId);
+    return known == null ? null : known.parts().get(partId);
+  }
+
+  /** The rides on this evaluation's grid. */
+  Rides rides() {
+    return rides;
   }
 
   /**

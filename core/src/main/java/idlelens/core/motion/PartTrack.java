@@ -31,11 +31,16 @@ public final class PartTrack {
     PartTrack track = new PartTrack(grid, curves);
     boolean all = known;
     for (int i = 0; i < track.values.length; i++) {
-      boolean same = known && earlier.curves.list().get(i) == curves.list().get(i);
+      boolean same = known && isSame(earlier.curves.list().get(i), curves.list().get(i));
       all &= same;
       track.values[i] = same ? earlier.values[i] : sample(curves, i, grid);
     }
     return all ? earlier : track;
+  }
+
+  /** Most often the same one; what a part binds to something is made anew each time. */
+  private static boolean isSame(Curve earlier, Curve curve) {
+    return earlier == curve || earlier.equals(curve);
   }
 
   private static double[] sample(Curves curves, int index, SampleGrid grid) {
@@ -52,9 +57,9 @@ public final class PartTrack {
     return out;
   }
 
-  /** Places and turns mean something wherever they are. */
+  /** Places, turns and paces mean something wherever they are. */
   private static boolean isFree(Family family) {
-    return family == Family.PLACE || family == Family.TURN;
+    return family == Family.PLACE || family == Family.TURN || family == Family.PACE;
   }
 
   public List<Parameter> parameters() {

@@ -89,7 +89,7 @@ public record PoseTrack(
     return track;
   }
 
-  private void set(int i, RigidPose pose) {
+  void set(int i, RigidPose pose) {
     x[i] = pose.x();
     y[i] = pose.y();
     z[i] = pose.z();

@@ -36,9 +36,20 @@ public record Chain(List<Part> parts) {
       }
       slot = part.kind().slot();
     }
+    checkRides(parts);
     for (String always : List.of(Keys.ID, Carried.ID)) {
       if (!ids.contains(always)) {
         throw new RefusedException("chain", "without " + always, "keys and carried in every chain");
+      }
+    }
+  }
+
+  private static void checkRides(List<Part> parts) {
+    Set<String> rails = new HashSet<>();
+    for (Part part : parts) {
+      if (part instanceof Ride ride && !rails.add(ride.railId())) {
+        throw new RefusedException(
+            "chain", "with two rides on '" + ride.railId() + "'", "one ride on each rail");
       }
     }
   }
@@ -91,6 +102,16 @@ public record Chain(List<Part> parts) {
                     "part",
                     "'" + id + "'",
                     parts.stream().map(Part::id).collect(Collectors.joining(", "))));
+  }
+
+  /** How the node rides a rail, if it does. */
+  public Optional<Ride> ride(String railId) {
+    for (Part part : parts) {
+      if (part instanceof Ride ride && ride.railId().equals(railId)) {
+        return Optional.of(ride);
+      }
+    }
+    return Optional.empty();
   }
 
   public Carried carried() {

@@ -10,7 +10,7 @@ import java.util.function.UnaryOperator;
  * A part of a node's chain. It answers three questions: what of it can be keyed ({@link #curves}),
  * what it reads of other nodes ({@link #leans}), and which frames it holds ({@link #stamps}).
  */
-public sealed interface Part permits Keys, Carried, Aim, Lens {
+public sealed interface Part permits Keys, Ride, Carried, Aim, Lens {
   PartBody body();
 
   PartKind kind();
@@ -27,6 +27,11 @@ public sealed interface Part permits Keys, Carried, Aim, Lens {
 
   default Curves curves() {
     return body().curves();
+  }
+
+  /** The curves as they take effect, where the part binds them to something. */
+  default Curves evaluated() {
+    return curves();
   }
 
   /** What it looks at, follows or turns about. */

@@ -5,7 +5,8 @@ import java.util.List;
 
 /** All kinds of part, in the order of the chain. */
 public final class Parts {
-  public static final List<PartKind> KINDS = List.of(Keys.KIND, Carried.KIND, Aim.KIND, Lens.KIND);
+  public static final List<PartKind> KINDS =
+      List.of(Keys.KIND, Ride.KIND, Carried.KIND, Aim.KIND, Lens.KIND);
 
   private Parts() {}
 

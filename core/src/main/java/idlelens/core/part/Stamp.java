@@ -4,7 +4,7 @@ import idlelens.core.rule.RefusedException;
 import java.util.function.DoubleUnaryOperator;
 
 /** Frames that a part holds besides its keys. */
-public sealed interface Stamp permits Window, HandOver {
+public sealed interface Stamp permits Window, HandOver, Pin {
   /** Unique in its part. */
   String id();
 

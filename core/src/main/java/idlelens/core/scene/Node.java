@@ -46,10 +46,12 @@ public sealed interface Node {
 
   /**
    * Below what it stands where every carrier carries for all frames, as in files of other programs:
-   * its carrier, or "" for the world if it has none or is ever handed over.
+   * its carrier, or "" for the world if it has none, rides one or is ever handed over.
    */
   default String parentId() {
-    return chain().carried().later().isEmpty() ? carriage().carrierId() : "";
+    boolean free = !chain().carried().later().isEmpty();
+    boolean rides = chain().ride(carriage().carrierId()).isPresent();
+    return free || rides ? "" : carriage().carrierId();
   }
 
   default TakesKeys takesKeys() {
@@ -147,6 +149,33 @@ public sealed interface Node {
     @Override
     public String kind() {
       return "piece";
+    }
+  }
+
+  /** A curve in space that others ride. */
+  record Rail(NodeBody body, idlelens.core.rail.Rail rail) implements Node {
+    public Rail {
+      checkParts(body, "rail");
+      Require.present(rail, "rail");
+    }
+
+    @Override
+    public boolean carries() {
+      return true;
+    }
+
+    public Rail withRail(idlelens.core.rail.Rail newRail) {
+      return new Rail(body, newRail);
+    }
+
+    @Override
+    public Rail withBody(NodeBody newBody) {
+      return new Rail(newBody, rail);
+    }
+
+    @Override
+    public String kind() {
+      return "rail";
     }
   }
 

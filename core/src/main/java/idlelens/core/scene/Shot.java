@@ -43,6 +43,7 @@ public final class Shot {
       }
     }
     this.nodes.forEach(this::checkLeans);
+    new RidesCheck(byId).check(this.nodes);
     new Leans(byId).refuseLoops();
     this.markers = sorted(markers);
   }
@@ -88,7 +89,7 @@ public final class Shot {
               node.name() + "." + lean.field(),
               "'" + lean.nodeId() + "'",
               carrier
-                  ? "the id of a null or a piece of this shot"
+                  ? "the id of a null, a piece or a rail of this shot"
                   : "the id of another node of this shot");
         }
       }
@@ -221,6 +222,7 @@ public final class Shot {
   private static boolean readsAsBefore(Node old, Node changed) {
     return old != null
         && old.getClass() == changed.getClass()
+        && !RidesCheck.concerns(old, changed)
         && old.chain().leans(Lean.Of.WORLD).equals(changed.chain().leans(Lean.Of.WORLD))
         && old.chain().leans(Lean.Of.LENS).equals(changed.chain().leans(Lean.Of.LENS));
   }

@@ -20,6 +20,7 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
+import idlelens.core.rail.Anchor;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
@@ -82,6 +83,27 @@ class EditTest {
         new AddCarrier(CarrierKind.GIMBAL, List.of("cam"), 12, "new", "Cam", List.of(), 0, "ptr"),
         new AddCarrier(
             CarrierKind.BOOM, List.of("crate", "cam"), 12, "new", "Cam", List.of(), 2, "ptr"),
+        new AddRail("new", "New", 1, 2, 3, 40, new RailSource.Helix(2, 400, 3)),
+        new AddRail("new", "New", 1, 2, 3, 40, new RailSource.Circle(2)),
+        new ShapeRail("rail", new RailChange.Move(List.of("a3", "a4"), 1, 0, -1)),
+        new ShapeRail("rail", new RailChange.Turn("a2", true, 1, 0.2, 0, false)),
+        new ShapeRail("rail", new RailChange.Kinds(List.of("a3"), Anchor.Kind.SMOOTH)),
+        new ShapeRail("rail", new RailChange.Insert(2, "a9")),
+        new ShapeRail("rail", new RailChange.Extend(false, 9, 0, 5, "a9")),
+        new ShapeRail("rail", new RailChange.Extend(true, -3, 0, 1, "a9")),
+        new ShapeRail("rail", new RailChange.Remove(List.of("a3"))),
+        new ShapeRail("rail", new RailChange.Close(true)),
+        new SplitRail("rail", "a3", "new", "New"),
+        new RideRail("crate", "rail", 5, 30, "ride-b"),
+        new RideRail("rider", "rail", 5, 30, "ride-a"),
+        new PinRide("rider", "rail", 35, Optional.empty(), "a9"),
+        new PinRide("rider", "rail", 44, Optional.of("a3"), "a9"),
+        new MoveStamp("rider", "ride-a", "pin-1", 25),
+        new RemoveStamp("rider", "ride-a", "pin-1"),
+        new RemoveNodes(List.of("rail"), 17, false, Keep.PLACE),
+        new Carry("rider", "", 20, Keep.FITTED),
+        new HandOverTo("rider", 30, "crate", Meeting.JOINED),
+        new JoinRails("rail", "other-rail", 12),
         new Rebase("base", 12, 1, 2, 3, List.of(), Keep.PLACE),
         new Rebase("arm", 12, 1, 2, 3, List.of(30.0, 20.0, 10.0), Keep.EVERY_FRAME),
         new ZeroOut("other-child", Keep.PLACE),
@@ -205,7 +227,7 @@ class EditTest {
     assertThatThrownBy(() -> new Carry("arm", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessageContaining("a loop (arm > arm)");
     assertThatThrownBy(() -> new Carry("cam", "sun", 1, Keep.PLACE).apply(RIG))
-        .hasMessageContaining("the id of a null or a piece");
+        .hasMessageContaining("the id of a null, a piece or a rail");
   }
 
   @Test

@@ -13,8 +13,13 @@ import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Pin;
+import idlelens.core.part.Ride;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
+import idlelens.core.rail.Anchor;
+import idlelens.core.rail.Rail;
+import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
@@ -76,6 +81,12 @@ public final class Sets {
                 Finish.matt("#a9834c")),
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Null(body("walker", "", handedOver())),
+            new Node.Rail(
+                body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
+            new Node.Null(body("rider", "rail", riding())),
+            new Node.Rail(
+                body("other-rail", "", Chain.pose().restingAt(1, 0, 6, 30, 0, 0)),
+                ReadyRails.circle(2).withClosed(false)),
             new Node.Null(
                 body("other-child", "other", Chain.pose().restingAt(0.5, 1, -1, 20, -10, 5))),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
@@ -95,6 +106,33 @@ public final class Sets {
         .restingAt(0, 0.5, 1, 30, 0, 5)
         .with(Path.Z, keyed(5, 1, 45, 3))
         .with(carried);
+  }
+
+  /** Four anchors with heights, the third of them a corner. */
+  private static Rail bend() {
+    return new Rail(
+        List.of(
+            Anchor.smooth("a1", 0, 0, 0),
+            Anchor.smooth("a2", 2, 0.5, -3),
+            Anchor.corner("a3", 5, 1, -3),
+            Anchor.smooth("a4", 7, 0.5, 1)),
+        false);
+  }
+
+  /** At its own pace, pinned to the second anchor at frame 20, leaning, with keys on top. */
+  private static Chain riding() {
+    Ride ride =
+        new Ride(
+                Ride.on("ride-a", "rail").body(),
+                "rail",
+                Ride.Turn.LEVEL,
+                new Ride.Banking(0.5, 20, 2),
+                0.3,
+                List.of(new Pin("pin-1", 20, "a2")))
+            .withPace(keyed(1, 0, 20, 100, 50, 190));
+    List<Part> parts = new ArrayList<>(Chain.pose().with(Path.PAN, keyed(1, 0, 40, 25)).parts());
+    parts.add(1, ride);
+    return new Chain(parts);
   }
 
   /** Looks at the crate over some frames, then with its top from there to a place in the world. */

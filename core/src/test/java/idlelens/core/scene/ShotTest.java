@@ -54,7 +54,8 @@ class ShotTest {
   void missingCarrier_isRefusedByTheNameOfTheNode() {
     List<Node> nodes = List.of(nothing("a", "b"));
     assertThatThrownBy(() -> new Shot(HEADER, nodes))
-        .hasMessage("The a.carrier is 'b'; allowed: the id of a null or a piece of this shot");
+        .hasMessage(
+            "The a.carrier is 'b'; allowed: the id of a null, a piece or a rail of this shot");
   }
 
   @Test
