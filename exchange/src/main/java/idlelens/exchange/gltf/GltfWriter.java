@@ -94,7 +94,11 @@ public final class GltfWriter {
           .forEach(n -> chosen.add(n.id()));
     }
     Set<String> all = new LinkedHashSet<>(chosen);
-    chosen.forEach(id -> shot.carriersOf(id).forEach(n -> all.add(n.id())));
+    for (String id : chosen) {
+      for (String up = shot.node(id).parentId(); !up.isEmpty(); up = shot.node(up).parentId()) {
+        all.add(up);
+      }
+    }
     List<Node> ordered = shot.nodes().stream().filter(n -> all.contains(n.id())).toList();
     ordered.forEach(n -> nodeIndex.put(n.id(), nodeIndex.size()));
     writeAsset();
@@ -164,6 +168,8 @@ public final class GltfWriter {
         .forEach(notes::add);
     if (!node.chain().carried().later().isEmpty()) {
       notes.add(node.name() + ": is handed over and goes out standing in the world");
+    } else if (node.chain().ride(node.carriage().carrierId()).isPresent()) {
+      notes.add(node.name() + ": rides a rail and goes out standing in the world");
     }
     writeMotion(node, out);
     if (node.body().hidden()) {

@@ -22,6 +22,7 @@ public final class EditJson {
       Stream.of(
               SetForms.ALL,
               RigForms.ALL,
+              RailForms.ALL,
               PartEditForms.ALL,
               KeyForms.ALL,
               CurveForms.ALL,

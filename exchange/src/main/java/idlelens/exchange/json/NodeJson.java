@@ -31,6 +31,8 @@ final class NodeJson {
     if (node instanceof Node.Piece piece) {
       out.set("shape", ShapeJson.write(piece.shape()));
       out.set("finish", ShapeJson.write(piece.finish()));
+    } else if (node instanceof Node.Rail rail) {
+      out.set("rail", RailJson.write(rail.rail()));
     } else if (node instanceof Node.Sun sun) {
       out.put("colour", sun.colour()).put("strength", sun.strength());
     }
@@ -56,13 +58,15 @@ final class NodeJson {
             body(place, false, "shape", "finish"),
             ShapeJson.read(place.get("shape")),
             ShapeJson.readFinish(place.get("finish")));
+      case "rail":
+        return new Node.Rail(body(place, false, "rail"), RailJson.read(place.get("rail")));
       case "sun":
         return new Node.Sun(
             body(place, false, "colour", "strength"),
             place.text("colour", "#ffffff"),
             place.number("strength", 1));
       default:
-        throw place.get("kind").refusal("camera, null, piece, sun");
+        throw place.get("kind").refusal("camera, null, piece, rail, sun");
     }
   }
 

@@ -8,6 +8,8 @@ import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.PartBody;
+import idlelens.core.part.Pin;
+import idlelens.core.part.Ride;
 import idlelens.core.part.Target;
 import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
@@ -22,6 +24,12 @@ final class PartForms {
       List.of(
           PartForm.of(Keys.KIND, Keys.class, "", (body, p) -> new Keys(body), (part, out) -> {}),
           PartForm.of(Carried.KIND, Carried.class, "by", PartForms::carried, PartForms::carried),
+          PartForm.of(
+              Ride.KIND,
+              Ride.class,
+              "rail turn bank bankLimit bankSmooth lookAhead pins",
+              PartForms::ride,
+              PartForms::ride),
           PartForm.of(
               Aim.KIND, Aim.class, "target second side roll", PartForms::aim, PartForms::aim),
           PartForm.of(
@@ -81,6 +89,44 @@ final class PartForms {
         each.put("node", next.carrierId());
       }
       next.offset().ifPresent(offset -> CarriageJson.write(offset, each));
+    }
+  }
+
+  private static Ride ride(PartBody body, JsonPlace p) throws FormatException {
+    Ride.Banking none = Ride.Banking.NONE;
+    return new Ride(
+        body,
+        p.get("rail").text(),
+        p.choice("turn", Ride.Turn.class, Ride.Turn.LEVEL),
+        new Ride.Banking(
+            p.number("bank", 0), p.number("bankLimit", none.limitDeg()), p.number("bankSmooth", 0)),
+        p.number("lookAhead", 0),
+        p.has("pins") ? p.get("pins").list(Ride.MOST_PINS, PartForms::pin) : List.of());
+  }
+
+  private static Pin pin(JsonPlace p) throws FormatException {
+    p.only("id", "frame", "anchor");
+    return new Pin(p.get("id").text(), p.get("frame").number(), p.get("anchor").text());
+  }
+
+  private static void ride(Ride part, ObjectNode out) {
+    Ride.Banking bank = part.banking();
+    out.put("rail", part.railId()).put("turn", JsonPlace.word(part.turn()));
+    if (!bank.equals(Ride.Banking.NONE)) {
+      out.put("bank", bank.share()).put("bankLimit", bank.limitDeg());
+      out.put("bankSmooth", bank.smoothFrames());
+    }
+    if (part.lookAheadM() != 0) {
+      out.put("lookAhead", part.lookAheadM());
+    }
+    if (!part.pins().isEmpty()) {
+      ArrayNode pins = out.putArray("pins");
+      for (Pin pin : part.pins()) {
+        pins.addObject()
+            .put("id", pin.id())
+            .put("frame", pin.frame())
+            .put("anchor", pin.anchorId());
+      }
     }
   }
 

@@ -9,6 +9,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddCarrier;
 import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.AddPart;
+import idlelens.core.edit.AddRail;
 import idlelens.core.edit.AlignKeys;
 import idlelens.core.edit.BakeKeys;
 import idlelens.core.edit.CarrierKind;
@@ -22,6 +23,7 @@ import idlelens.core.edit.Edit;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
+import idlelens.core.edit.JoinRails;
 import idlelens.core.edit.Keep;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
@@ -37,7 +39,10 @@ import idlelens.core.edit.Orbit;
 import idlelens.core.edit.OrderParts;
 import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.Picks;
+import idlelens.core.edit.PinRide;
 import idlelens.core.edit.PlaceKeys;
+import idlelens.core.edit.RailChange;
+import idlelens.core.edit.RailSource;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ReduceKeys;
 import idlelens.core.edit.RemoveKeys;
@@ -49,6 +54,7 @@ import idlelens.core.edit.RemoveStamp;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
 import idlelens.core.edit.Retime;
+import idlelens.core.edit.RideRail;
 import idlelens.core.edit.ScaleKeys;
 import idlelens.core.edit.SetBeyond;
 import idlelens.core.edit.SetFieldOfView;
@@ -62,6 +68,8 @@ import idlelens.core.edit.SetSun;
 import idlelens.core.edit.SetTakesKeys;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.SetValues;
+import idlelens.core.edit.ShapeRail;
+import idlelens.core.edit.SplitRail;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
@@ -73,6 +81,7 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
+import idlelens.core.rail.Anchor;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
@@ -109,6 +118,8 @@ class EditJsonTest {
           Path.X, SHOT.node("cam").chain().curve(Path.X).keys(),
           Path.Y, SHOT.node("cam").chain().curve(Path.Y).keys());
 
+  private static final List<Double> POINTS = List.of(0.0, 0.0, 1.0, 2.0, 3.0, 4.0);
+
   private static final Window WINDOW =
       new Window(OptionalDouble.empty(), OptionalDouble.of(1030), 0, 4);
   private static final Aim AIM =
@@ -141,6 +152,26 @@ class EditJsonTest {
             CarrierKind.GIMBAL, List.of("cam"), 1010, "head-2", "A", List.of(), 1.5, "rtp"),
         new Rebase("dolly", 1010, 1, 2, 3, List.of(), Keep.PLACE),
         new Rebase("dolly", 1010, 1, 2, 3, List.of(10.0, 20.0, 30.0), Keep.FITTED),
+        new AddRail("new", "New", 1, 2, 3, 40, new RailSource.Line(4)),
+        new AddRail("new", "New", 1, 2, 3, 40, new RailSource.Circle(2)),
+        new AddRail("new", "New", 1, 2, 3, 40, new RailSource.Helix(2, 400, 3)),
+        new AddRail("new", "New", 1, 2, 3, 0, new RailSource.Placed(POINTS, false)),
+        new AddRail("new", "New", 1, 2, 3, 0, new RailSource.Drawn(POINTS, 0.2, true)),
+        new ShapeRail("dolly", new RailChange.Move(List.of("a3", "a4"), 1, 0, -1)),
+        new ShapeRail("dolly", new RailChange.Turn("a2", true, 1, 0.2, 0, true)),
+        new ShapeRail("dolly", new RailChange.Turn("a2", false, 1, 0.2, 0, false)),
+        new ShapeRail("dolly", new RailChange.Kinds(List.of("a3"), Anchor.Kind.CORNER)),
+        new ShapeRail("dolly", new RailChange.Insert(2.5, "a9")),
+        new ShapeRail("dolly", new RailChange.Extend(false, 9, 0, 5, "a9")),
+        new ShapeRail("dolly", new RailChange.Extend(true, 9, 0, 5, "a9")),
+        new ShapeRail("dolly", new RailChange.Remove(List.of("a3"))),
+        new ShapeRail("dolly", new RailChange.Reverse()),
+        new ShapeRail("dolly", new RailChange.Close(true)),
+        new JoinRails("dolly", "head", 1010),
+        new SplitRail("dolly", "a3", "new", "New"),
+        new RideRail("cam", "dolly", 1001, 1040, "ride-b"),
+        new PinRide("cam", "dolly", 1010, Optional.of("a3"), "a9"),
+        new PinRide("cam", "dolly", 1010, Optional.empty(), "a9"),
         new ZeroOut("cam", Keep.EVERY_FRAME),
         new CopyPose("cam", "still-cam", 1010, Keying.WHOLE_POSE),
         new CopyMotion("cam", "still-cam", Keep.FITTED),

@@ -8,8 +8,16 @@ import idlelens.core.curve.Key;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
+import idlelens.core.part.Chain;
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Part;
+import idlelens.core.part.Pin;
+import idlelens.core.part.Ride;
+import idlelens.core.rail.Anchor;
+import idlelens.core.rail.Offset;
+import idlelens.core.rail.Rail;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.format.FormatException;
@@ -54,6 +62,38 @@ class ShotJsonTest {
   private static Shot withNode(String json) throws FormatException {
     String node = json.replace('\'', '"');
     return ShotJson.read(octets(text().replaceFirst("\"nodes\":\\[", "$0" + node + ",")));
+  }
+
+  @Test
+  void railsAndRides_areReadAsTheyAreWritten() throws Exception {
+    Offset ahead = new Offset(-2, 0, 0);
+    Rail rail =
+        new Rail(
+            List.of(
+                Anchor.smooth("a1", 0, 0, 0),
+                Anchor.corner("a2", 1, 2, 3),
+                Anchor.smooth("a3", 4, 0, 1).withTangents(new Offset(1, 0, 0), ahead),
+                Anchor.smooth("a4", 5, 0, 1).withTangents(new Offset(1, 2, 0), ahead)),
+            true);
+    Ride ride =
+        new Ride(
+                Ride.on("ride-x", "track").body(),
+                "track",
+                Ride.Turn.RAIL,
+                new Ride.Banking(1, 20, 3),
+                0.5,
+                List.of(new Pin("p", 1010.5, "a2"), new Pin("q", 1020, "a4")))
+            .withPace(Curve.still(120));
+    List<Part> parts = new ArrayList<>(Chain.pose().parts());
+    parts.add(1, ride);
+    List<Node> nodes = new ArrayList<>(SHOT.nodes());
+    nodes.add(
+        new Node.Rail(new NodeBody("track", "Track", false, Carriage.WORLD, Chain.pose()), rail));
+    nodes.add(
+        new Node.Null(
+            new NodeBody("rider", "Rider", false, Carriage.by("track"), new Chain(parts))));
+    Shot shot = SHOT.withNodes(nodes);
+    assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
   }
 
   @Test

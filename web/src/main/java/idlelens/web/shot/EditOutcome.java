@@ -22,8 +22,14 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
     boolean sameGrid = old.grid().equals(now.grid());
     return after.shot().nodes().stream()
         .map(Node::id)
-        .filter(id -> !sameGrid || !now.shares(id, old))
+        .filter(id -> !sameGrid || !now.shares(id, old) || isReshapedRail(id))
         .toList();
+  }
+
+  private boolean isReshapedRail(String id) {
+    return after.shot().node(id) instanceof Node.Rail rail
+        && !(before.shot().find(id).orElse(null) instanceof Node.Rail old
+            && old.rail().equals(rail.rail()));
   }
 
   /** The pieces whose triangles are new. */

@@ -29,7 +29,8 @@ final class PartKindJson {
               Family.FOCAL, List.of("ink"),
               Family.STOP, List.of("soft"),
               Family.FOCUS, List.of("ink"),
-              Family.WEIGHT, List.of("slate", "kelp", "plum")));
+              Family.WEIGHT, List.of("slate", "kelp", "plum"),
+              Family.PACE, List.of("tide")));
 
   private PartKindJson() {}
 

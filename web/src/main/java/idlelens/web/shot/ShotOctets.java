@@ -8,6 +8,7 @@ import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
 import idlelens.core.part.Path;
+import idlelens.core.rail.Rail;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
@@ -18,6 +19,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.joml.Vector3d;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -101,11 +103,32 @@ class ShotOctets {
       if (motion.shot().node(id) instanceof Node.Camera camera) {
         addGate(out, camera, motion.shot().header().aspect());
       }
+      if (motion.shot().node(id) instanceof Node.Rail rail) {
+        bundle.add(out, "anchors", anchors(rail.rail()));
+      }
       Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {
         CurveOctets.add(bundle, out, motion, id, drawn.slopes());
       }
     }
+  }
+
+  /** Ten numbers an anchor: its distance, the ends of its tangents with its place between them. */
+  private static float[] anchors(Rail rail) {
+    float[] out = new float[rail.anchors().size() * 10 + 1];
+    int at = 0;
+    for (int i = 0; i < rail.anchors().size(); i++) {
+      Vector3d place = rail.anchors().get(i).place();
+      out[at++] = (float) rail.curve().distanceOf(i);
+      for (Vector3d point :
+          List.of(rail.in(i).vector().add(place), place, rail.out(i).vector().add(place))) {
+        out[at++] = (float) point.x;
+        out[at++] = (float) point.y;
+        out[at++] = (float) point.z;
+      }
+    }
+    out[at] = (float) rail.curve().length();
+    return out;
   }
 
   private static void addPose(OctetBundle bundle, ObjectNode out, PoseTrack pose) {

@@ -21,7 +21,10 @@ async function toggleGhost({ store, desk }) {
 }
 
 function letGo({ desk }) {
-  if (desk.picking) desk.stopPicking();
+  if (desk.rails.drawing) {
+    desk.rails.drawing.points = [];
+    desk.rails.end();
+  } else if (desk.picking) desk.stopPicking();
   else if (desk.loose) desk.letGoOfLoose();
   else desk.chooseKeys(null);
 }
@@ -59,7 +62,7 @@ export function actionsOf(page) {
     },
     keyBefore: () => desk.work.previousKey(),
     keyAfter: () => desk.work.nextKey(),
-    keyPose: () => desk.keyPose(),
+    keyPose: () => (desk.rails.drawing ? desk.rails.end() : desk.keyPose()),
     letGo: () => letGo(page),
     removeKeys: () => desk.work.removeKeys(),
     operate: () => operate.toggle(),

@@ -3,6 +3,7 @@ import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
 import { axisOf, handOversOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
+import { railLength, rideMetres } from '../shot/rails.js';
 import { targetName } from '../shot/targets.js';
 
 const LINES = {
@@ -21,6 +22,13 @@ const LINES = {
     const motion = carriers.length ? store.motion.get(carriers[carriers.length - 1].id) : null;
     const columns = motion ? ['x', 'y', 'z'].map((name) => ({ column: motion[name], name, family: 'place' })) : [];
     return { line: (carriers.map((n) => n.name).join(' › ') || 'The world') + more, columns };
+  },
+
+  ride(store, desk, node, part) {
+    const metres = rideMetres(store, node, part, desk.frame);
+    const pins = part.pins?.length ? ` · ${part.pins.length} ${part.pins.length === 1 ? 'pin' : 'pins'}` : '';
+    const at = metres === null ? '' : ` at ${lengthText(metres, 2)}`;
+    return { line: `${store.byId.get(part.rail)?.name}${at}${pins}`, columns: ownOf(store, node, pathsIn(part)) };
   },
 
   aim(store, desk, node, part) {
@@ -61,7 +69,12 @@ export function cardLine(store, desk, node, part) {
 }
 
 /** The card behind the chain: what the node is. */
-export function lookLine(node) {
+export function lookLine(store, node) {
+  if (node.kind === 'rail') {
+    const { anchors, closed } = node.rail;
+    const length = lengthText(railLength(store, node.id), 2);
+    return { title: 'Rail', line: `${length} · ${anchors.length} anchors${closed ? ', closed' : ''}` };
+  }
   if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}` };
   const { kind, triangles } = node.shape;
   return { title: 'Piece', line: kind === 'imported' ? `imported, ${triangles} triangles` : kind };

@@ -9,7 +9,8 @@ import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
 import { smallCurve } from './small-curve.js';
 
-const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', sun: 'Sun' };
+const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', rail: 'Rail', sun: 'Sun' };
+const LOOKS = ['piece', 'rail', 'sun'];
 export class Chain {
   constructor(store, desk, element) {
     this.store = store;
@@ -77,7 +78,7 @@ export class Chain {
 
   cards(node) {
     const cards = node.chain.map((part) => this.card(node, part));
-    if (node.kind === 'piece' || node.kind === 'sun') cards.push(this.lookCard(node));
+    if (LOOKS.includes(node.kind)) cards.push(this.lookCard(node));
     const arrow = () => h('span', { class: 'arrow', text: '▸', 'aria-hidden': 'true' });
     return cards.flatMap((card, i) => (i ? [arrow(), card] : [card]));
   }
@@ -99,7 +100,7 @@ export class Chain {
   }
 
   lookCard(node) {
-    const { title, line } = lookLine(node);
+    const { title, line } = lookLine(this.store, node);
     const { element } = smallCurve(this.store, this.desk, []);
     return h('div', { class: 'card piece', role: 'listitem' }, this.face('piece', title, line, element));
   }
@@ -132,7 +133,7 @@ export class Chain {
   adder(node) {
     const found = addable(node);
     const { copiedPart } = this.desk;
-    if (!found.length) return '';
+    if (!found.length) return h('span');
     const add = (part) => this.desk.addPart(node, part);
     const items = () => [
       ...found.map((kind) => menuItem(kind.label, () => add(newPart(this.store, node, kind)), kind.says)),

@@ -1,6 +1,8 @@
-// Single frames that a part holds, as flags in a row of their own: hand-overs from one carrier to another.
+// Single frames that a part holds, as flags in a row of their own: hand-overs, timing pins.
 import { s } from '../common/dom.js';
 import { carrierOf, partOf, stampsOf } from '../shot/parts.js';
+import { trimmed } from '../common/format.js';
+import { boundsOf } from '../shot/rails.js';
 import { ROW } from './score-scale.js';
 
 const LETTER_PX = 6.6;
@@ -18,7 +20,9 @@ const fitted = (text, px) => {
 /** The flags of a row, and between them who carries the node. */
 export function stampParts(score, row, y) {
   const { scale, store } = score;
-  const stamps = stampsOf(partOf(row.node, row.part));
+  const part = partOf(row.node, row.part);
+  const stamps = stampsOf(part);
+  if (part.part === 'ride') return stamps.map((stamp, i) => flag(score, row, stamp, y, pinSays(score, row, part, i)));
   const stretches = [{ frame: -Infinity, node: carrierOf(row.node) }, ...stamps];
   const names = stretches.flatMap(({ frame, node }, i) => {
     const from = Math.max(scale.left, i ? scale.x(frame) + FLAG_PX : scale.left) + AIR_PX;
@@ -26,17 +30,25 @@ export function stampParts(score, row, y) {
     const text = fitted(nameIn(store, node), to - from - AIR_PX);
     return text ? [s('text', { class: 'stretch', x: from, y: y + ROW / 2 + 4, text })] : [];
   });
-  return [...names, ...stamps.map((stamp) => flag(score, row, stamp, y))];
+  return [...names, ...stamps.map((stamp) => flag(score, row, stamp, y, handOverSays(score, row, stamp)))];
 }
 
-function flag({ scale, store }, row, { id, frame, node, joined }, y) {
-  const name = `${row.node.id} ${row.part} ${id}`;
+function handOverSays({ store }, row, { frame, node, joined }) {
   const jump = joined ? '' : ', with a jump';
-  const label = `${row.node.name} is handed over to ${nameIn(store, node)} at ${frame}${jump}`;
+  return `${row.node.name} is handed over to ${nameIn(store, node)} at ${frame}${jump}`;
+}
+
+function pinSays({ store }, row, ride, i) {
+  const metres = trimmed(boundsOf(store, ride)[i + 1], 2);
+  return `${row.node.name} is pinned to ${metres} m of ${nameIn(store, ride.rail)} at ${ride.pins[i].frame}`;
+}
+
+function flag({ scale }, row, { id, frame, joined }, y, label) {
+  const name = `${row.node.id} ${row.part} ${id}`;
   return s(
     'g',
     {
-      class: `stamp${joined ? '' : ' jumps'}`,
+      class: `stamp ${partOf(row.node, row.part).part}${joined ? '' : ' jumps'}`,
       transform: `translate(${scale.x(frame).toFixed(1)} ${y})`,
       tabindex: 0,
       role: 'button',

@@ -12,6 +12,13 @@ const PIECES = [
   ['Arch', { kind: 'arch', width: 3, height: 3, depth: 0.6, opening: 1.8 }],
   ['Card', { kind: 'card', width: 1.2, height: 0.8 }],
 ];
+/** @type {[string, object][]} */
+const RAILS = [
+  ['Straight rail', { shape: 'line', length: 5 }],
+  ['Arc', { shape: 'helix', radius: 3, degrees: 90, rise: 0 }],
+  ['Circle', { shape: 'circle', radius: 3 }],
+  ['Helix', { shape: 'helix', radius: 2, degrees: 720, rise: 3 }],
+];
 const FARTHEST_M = 8;
 
 async function addNode(store, desk, node) {
@@ -40,6 +47,10 @@ export function openAddMenu(store, desk, anchor) {
     item('Camera', { kind: 'camera', chain: standing({ x: x + 1.5, y: 1.6, z: z + 4 }) }),
     item('Null', { kind: 'null', chain: standing({ x, y: 1, z }) }),
     item('Sun', { kind: 'sun', chain: standing({ y: 10, pan: 40, tilt: -30 }) }),
+    h('h3', { text: 'Rails' }),
+    menuItem('Draw a rail', () => desk.rails.begin('stroke'), 'with the pointer on the plan'),
+    menuItem('Place anchors', () => desk.rails.begin('anchors'), 'click by click on the plan'),
+    ...RAILS.map(([name, source]) => menuItem(name, () => desk.rails.put({ ...source, place: [x, 1, z] }))),
     h('h3', { text: 'Stand-in pieces' }),
     ...PIECES.map(([name, shape]) => item(name, { kind: 'piece', shape, finish, chain: standing({ x, z }) })),
   ]);

@@ -57,7 +57,8 @@ export const carriedPanel = {
   },
 };
 
-const isCarrier = (node) => node.kind === 'null' || node.kind === 'piece';
+const CARRYING = ['null', 'piece', 'rail'];
+const isCarrier = (node) => CARRYING.includes(node.kind);
 
 /** The node of the panel, with all else that is selected with it. */
 const several = (desk, id) => (desk.selection().includes(id) ? desk.topSelection() : [id]);
@@ -72,7 +73,7 @@ function keepsChoice(desk, which) {
   return pick;
 }
 
-/** What may carry a node: nulls and pieces, with what carries them. */
+/** What may carry a node: nulls, rails and pieces, with what carries them. */
 function carrierChoice(store, node, label, change) {
   const own = family(store, node.id);
   const carriers = store.nodes.filter((n) => isCarrier(n) && !own.has(n.id));
@@ -80,7 +81,7 @@ function carrierChoice(store, node, label, change) {
   const option = (n) => h('option', { value: n.id, text: way(n) });
   const group = (name, kind) => h('optgroup', { label: name }, ...carriers.filter((n) => n.kind === kind).map(option));
   const pick = choice(label, [['', 'The world']], change);
-  pick.append(group('Nulls', 'null'), group('Pieces', 'piece'));
+  pick.append(group('Nulls', 'null'), group('Rails', 'rail'), group('Pieces', 'piece'));
   return pick;
 }
 

@@ -13,13 +13,15 @@ import { lensPanel } from './lens.js';
 import { markersPanel } from './markers.js';
 import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
+import { railPanel } from './rail.js';
+import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
 import { shotPanel } from './shot.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
 
 /** Panels by kind of part; parts without one of their own have that of all parts. */
-const PART_PANELS = { keys: keysPanel, carried: carriedPanel, aim: aimPanel, lens: lensPanel };
+const PART_PANELS = { keys: keysPanel, ride: ridePanel, carried: carriedPanel, aim: aimPanel, lens: lensPanel };
 const TABS = {
   card: ['Settings'],
   chosen: ['Keys', chosenPanel],
@@ -87,6 +89,7 @@ export class Settings {
     if (this.desk.tab !== 'card') return { name: this.desk.tab, panel: TABS[this.desk.tab][1] };
     const { card } = this.desk;
     if (card === 'shot' || !node) return { name: 'shot', panel: shotPanel };
+    if (card === 'piece' && node.kind === 'rail') return { name: card, panel: railPanel };
     if (card === 'piece' && 'piece sun'.includes(node.kind)) return { name: card, panel: piecePanel };
     const part = partOf(node, card) ?? partOf(node, 'keys');
     this.desk.card = part.id ?? part.part;

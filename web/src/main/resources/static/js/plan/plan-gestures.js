@@ -3,6 +3,7 @@ import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 import { PLACE, POSE } from '../shot/parts.js';
 import { turningAbout } from './axis-ring.js';
+import { RailGestures } from './rail-gestures.js';
 import { Takes } from './takes.js';
 
 const KEY_PX = 30;
@@ -14,6 +15,7 @@ export class PlanGestures {
   constructor(plan, signal) {
     this.plan = plan;
     this.takes = new Takes(plan);
+    this.rails = new RailGestures(plan);
     this.pointer = null; // where it hovers
     this.held = false; // whether something is in hand
     plan.svg.addEventListener('pointerdown', (event) => this.press(event), { signal });
@@ -104,7 +106,8 @@ export class PlanGestures {
     const release = (e) => {
       end();
       move(e, true);
-      if (!moved) this.click(take, e);
+      if (gesture.end) gesture.end();
+      else if (!moved) this.click(take, e);
     };
     const cancel = () => {
       end();
@@ -119,6 +122,7 @@ export class PlanGestures {
   /** What a press on the plan begins. */
   gesture(event, take, from) {
     const { desk, side } = this.plan;
+    if (desk.rails.drawing && event.button === 0 && side !== '3D') return this.rails.drawing(event);
     const anywhere = take && this.onAnySide(take, from);
     if (anywhere) return anywhere;
     if (side === '3D')
@@ -134,7 +138,7 @@ export class PlanGestures {
     if (kind === 'handle') return this.draggingTangent(name);
     if (kind === 'key') return this.draggingKeys(name);
     if (kind === 'axis') return turningAbout(this.plan, name, from);
-    return null;
+    return this.rails.gesture({ kind, name });
   }
 
   isSelected(id) {
@@ -143,6 +147,7 @@ export class PlanGestures {
 
   click(take, event) {
     const { desk } = this.plan;
+    if (this.rails.click(take, event, this.local(event))) return;
     if (take?.kind === 'key' || take?.kind === 'handle') this.chooseKey(take.name, event.shiftKey);
     else if (take?.kind === 'path') desk.goTo(this.plan.layer.nearestFrame(take.name, this.local(event)));
     else if (take && !TURNING.includes(take.kind)) this.selectNode(take.name, event);

@@ -6,6 +6,7 @@ import { Outside } from './outside.js';
 import { forward, isFlat, outline } from './outline.js';
 import { axisOf, axisRing } from './axis-ring.js';
 import { partSigns } from './part-signs.js';
+import { drawnSoFar, railHands, railLines } from './rail-layer.js';
 import { PathLayer } from './path-layer.js';
 import { outOf } from '../shot/samples.js';
 import { camera, frustum, handle, nulls, view } from './plan-camera.js';
@@ -207,8 +208,8 @@ export class Plan {
     }
     if (all) {
       hold(this.set, [...this.lines(), ...this.pieces()]);
-      this.under.replaceChildren(...this.layer.draw());
-      this.hands.replaceChildren(...this.layer.hands());
+      this.under.replaceChildren(...railLines(this), ...this.layer.draw());
+      this.hands.replaceChildren(...this.layer.hands(), ...railHands(this), ...drawnSoFar(this));
     }
     this.drawOver();
     this.gestures.showTake();
@@ -224,8 +225,8 @@ export class Plan {
       .cameras()
       .filter((c) => !this.store.isHidden(c))
       .flatMap((c) => frustum(this, c, labels));
-    this.under.replaceChildren(...frusta, ...this.layer.draw());
-    this.hands.replaceChildren(...this.layer.hands());
+    this.under.replaceChildren(...frusta, ...railLines(this), ...this.layer.draw());
+    this.hands.replaceChildren(...this.layer.hands(), ...railHands(this));
     this.over.replaceChildren(...partSigns(this), ...axisRing(this), ...placed(this, labels));
   }
 

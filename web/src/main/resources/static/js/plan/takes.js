@@ -8,12 +8,15 @@ import { PLACE } from '../shot/parts.js';
  * @type {{kind: string, name: string}[]} the kind, and the attribute that names which one
  */
 export const TAKES = [
+  { kind: 'rail-handle', name: 'rail-handle' },
+  { kind: 'anchor', name: 'anchor' },
   { kind: 'handle', name: 'handle' },
   { kind: 'key', name: 'key' },
   { kind: 'turn', name: 'turn' },
   { kind: 'axis', name: 'axis' },
   { kind: 'sign', name: 'id' },
   { kind: 'path', name: 'path' },
+  { kind: 'rail', name: 'rail' },
   { kind: 'piece', name: 'id' },
   { kind: 'ground', name: 'id' },
 ];
@@ -42,7 +45,7 @@ export function takeable(kind, name) {
 function takeOf(element) {
   const { take } = element.dataset ?? {};
   const known = TAKES[ORDER.indexOf(take)];
-  return known ? { kind: take, name: element.dataset[known.name], element } : null;
+  return known ? { kind: take, name: element.getAttribute(`data-${known.name}`), element } : null;
 }
 
 export class Takes {

@@ -2,6 +2,7 @@
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
 import { isKeyed } from './keys.js';
+import { RailWork } from './rail-work.js';
 import { NodeWork } from './node-work.js';
 import { allFamilies, axisOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
@@ -29,6 +30,7 @@ export class Desk extends EventTarget {
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
     this.copied = null; // {id, keys by channel}
     this.copiedPart = null; // {part, title, from}
+    this.rails = new RailWork(store, this);
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot

@@ -5,7 +5,7 @@ import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
 const ONE_ROUND = 360;
-const CARRYING = ['null', 'piece'];
+const CARRYING = ['null', 'piece', 'rail'];
 
 export class NodeWork {
   constructor(store, desk) {
@@ -19,6 +19,8 @@ export class NodeWork {
     const wanted = ids.filter((id) => id !== carrier && carrierAt(this.store.byId.get(id), frame) !== carrier);
     const again = keep === 'numbers' ? ids : wanted;
     if (!again.length) return false;
+    if (this.store.byId.get(carrier)?.kind === 'rail' && keep !== 'numbers')
+      return this.desk.rails.ride(again, carrier);
     const edits = again.map((id) => ({
       edit: 'carry',
       id,
@@ -43,7 +45,13 @@ export class NodeWork {
 
   /** Hands nodes over to a carrier at a frame. @param {string[]} ids */
   handOver(ids, carrier, meeting = 'joined', frame = this.desk.frame) {
-    return this.store.edit(ids.map((id) => ({ edit: 'hand-over', id, carrier, frame, meeting })));
+    const onRail = this.store.byId.get(carrier)?.kind === 'rail';
+    return this.store.edit(
+      ids.flatMap((id) => [
+        ...(onRail ? this.desk.rails.rideFrom(id, carrier, frame) : []),
+        { edit: 'hand-over', id, carrier, frame, meeting },
+      ]),
+    );
   }
 
   /** Does something that may write keys to keep the motion of nodes, and tells how many. */
@@ -57,7 +65,7 @@ export class NodeWork {
     return kept;
   }
 
-  /** Whether a node may carry others: a null or a piece that none of them carries. */
+  /** Whether a node may carry others: a null, a piece or a rail that none of them carries. */
   mayCarry(carrier, ids) {
     const node = this.store.byId.get(carrier);
     const family = new Set([carrier, ...this.store.carriersOf(carrier).map((n) => n.id)]);
@@ -113,10 +121,16 @@ export class NodeWork {
     const edits = ids
       .filter((id) => carrierAt(store.byId.get(id), desk.frame))
       .map((id) => {
-        const carrier = store.byId.get(carrierAt(store.byId.get(id), desk.frame));
-        return { edit: 'carry', id, carrier: carrierAt(carrier, desk.frame), frame: desk.frame, keep };
+        const [above] = this.carryingAbove(id);
+        return { edit: 'carry', id, carrier: above?.id ?? '', frame: desk.frame, keep };
       });
     return edits.length ? this.tellKeys(ids, () => store.edit(edits, 'Bake down')) : Promise.resolve(false);
+  }
+
+  /** What carries the carrier of a node, from the inside out; rails are ridden, and so do not count. */
+  carryingAbove(id) {
+    const chain = this.store.carryingAt(id, this.desk.frame).reverse();
+    return chain.slice(1).filter((node) => node.kind !== 'rail');
   }
 
   /** To where another node is, at the playhead or at all frames. */

@@ -47,8 +47,9 @@ export async function loadParts() {
 /** What a parameter of that id is called, in whichever part. @param {string} id @returns {string | undefined} */
 export const labelOf = (id) => [...kinds.values()].flatMap((kind) => kind.parameters).find((p) => p.id === id)?.label;
 
-/** All kinds that a node may have several of. */
-export const addable = (node) => [...kinds.values()].filter((k) => k.many && k.nodes.includes(node.kind));
+/** All kinds that a node may have several of; a ride comes with a rail. */
+export const addable = (node) =>
+  [...kinds.values()].filter((k) => k.many && k.slot !== 'space' && k.nodes.includes(node.kind));
 
 export const familyOf = (id) => families.get(id);
 
@@ -112,6 +113,8 @@ export function offsetAt(node, frame) {
 
 /** The single frames that a part holds, each with what stands from there on. @param {Part} part */
 export function stampsOf(part) {
+  if (part.part === 'ride')
+    return (part.pins ?? []).map(({ id, frame, anchor }) => ({ id, frame, anchor, joined: true }));
   if (part.part !== 'carried') return [];
   return (part.by ?? []).slice(1).map(({ id, frame, node, offset }) => ({ id, frame, node, joined: !offset }));
 }

@@ -28,12 +28,13 @@
  * @typedef {object} Node
  * @property {string} id
  * @property {string} name
- * @property {string} kind camera, null, piece or sun
+ * @property {string} kind camera, null, piece, rail or sun
  * @property {boolean} [hidden]
  * @property {TakesKeys} [takesKeys]
  * @property {Part[]} chain complete: what every chain has is in it
  * @property {any} [shape] of a piece
  * @property {any} [finish] of a piece
+ * @property {any} [rail] shape of a rail
  * @property {string} [colour] of a sun
  * @property {number} [strength] of a sun
  */
@@ -107,6 +108,7 @@
  * @property {Record<string, Float32Array>} own parameters by path
  * @property {Record<string, Float32Array>} [lens]
  * @property {Gate} [gate] of a camera
+ * @property {Float32Array} [anchors] of a rail
  * @property {Record<string, Record<string, Float32Array>>} [curves]
  * @property {boolean} [slopes]
  * @property {Float32Array} [path]

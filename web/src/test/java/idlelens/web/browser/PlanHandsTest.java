@@ -45,7 +45,8 @@ class PlanHandsTest extends BrowserTest {
     List<Map<String, String>> takes =
         (List<Map<String, String>>) page.evaluate("() => idleLens.TAKES");
     List<String> order = takes.stream().map(t -> t.get("kind")).toList();
-    assertThat(order).containsExactly("handle", "key", "turn", "axis", "sign", "path", "piece", "ground");
+    assertThat(order)
+        .containsExactly("handle", "key", "turn", "axis", "sign", "path", "piece", "ground");
     List<String> wrong = new ArrayList<>();
     for (int i = 0; i < order.size(); i++) {
       for (int j = i + 1; j < order.size(); j++) {
