@@ -30,6 +30,7 @@ public sealed interface Edit
         JoinRails,
         SplitRail,
         RideRail,
+        RailFromKeys,
         PinRide,
         Rebase,
         ZeroOut,

@@ -18,8 +18,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Puts a node on a rail, from its start to its end between two frames, at even pace. Its own pose
- * becomes that of the rail: its numbers are 0 from now on.
+ * Puts a node on a rail for all frames, from its start to its end between two of them, at even
+ * pace. Its own pose becomes that of the rail: its numbers are 0 from now on.
  *
  * @param railId the rail
  * @param from frame at which it is at the start
@@ -46,7 +46,7 @@ public record RideRail(String id, String railId, double from, double to, String 
     CarrierLoop.refuse(shot, node, railId);
     Chain chain = node.chain().map(Path.POSE, curve -> Curve.still(0));
     List<Part> parts = new ArrayList<>(chain.parts());
-    parts.removeIf(p -> p instanceof Ride ride && ride.railId().equals(railId));
+    parts.removeIf(Ride.class::isInstance);
     int at = 0;
     while (parts.get(at).kind().slot().ordinal() < Slot.SPACE.ordinal()) {
       at++;

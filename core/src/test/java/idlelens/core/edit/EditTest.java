@@ -96,6 +96,7 @@ class EditTest {
         new SplitRail("rail", "a3", "new", "New"),
         new RideRail("crate", "rail", 5, 30, "ride-b"),
         new RideRail("rider", "rail", 5, 30, "ride-a"),
+        new RailFromKeys("cam", "new", "New", 0.02, "ride-n"),
         new PinRide("rider", "rail", 35, Optional.empty(), "a9"),
         new PinRide("rider", "rail", 44, Optional.of("a3"), "a9"),
         new MoveStamp("rider", "ride-a", "pin-1", 25),

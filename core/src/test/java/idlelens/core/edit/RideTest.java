@@ -334,6 +334,41 @@ class RideTest {
         .isSameAs(whole.of("rail").world());
   }
 
+  @Property(tries = 30)
+  void aRailOfKeys_isRiddenAsTheKeysWent_andTurnedBackIntoKeys(
+      @ForAll @LongRange(min = 0) long seed) {
+    Random random = new Random(seed);
+    Node crate = RIG.node("crate");
+    Shot keyed =
+        RIG.withNode(
+            crate.withChain(
+                crate
+                    .chain()
+                    .with(Path.X, Sets.keyed(1, 0, 20, random.nextDouble() * 4, 50, 7))
+                    .with(Path.Z, Sets.keyed(1, 0, 30, random.nextDouble() * 6, 50, -3))
+                    .with(Path.PAN, Sets.keyed(1, 0, 50, 120))));
+    Shot riding = new RailFromKeys("crate", "track", "Track", 0.02, "ride-t").apply(keyed);
+    Shot back = new Carry("crate", "", 1, Keep.FITTED).apply(riding);
+    for (int frame = 1; frame <= 50; frame++) {
+      RigidPose was = at(keyed, "crate", frame);
+      RigidPose is = at(riding, "crate", frame);
+      assertThat(is.place().distance(was.place())).isLessThan(0.04);
+      assertThat(Turns.angleBetween(is.turn(), was.turn())).isLessThan(1e-9);
+      assertThat(at(back, "crate", frame).place().distance(is.place())).isLessThan(2e-4);
+    }
+    assertThat(riding.node("crate").chain().isKeyed(Path.PLACE)).isFalse();
+  }
+
+  @Test
+  void aRailOfWhatStandsStill_isRefused() {
+    assertThatThrownBy(() -> new RailFromKeys("other-child", "t", "T", 0.02, "ride-t").apply(RIG))
+        .hasMessageContaining("a place that moves");
+    assertThatThrownBy(() -> new RailFromKeys("walker", "t", "T", 0.02, "ride-t").apply(RIG))
+        .hasMessageContaining("one carrier for all frames");
+    assertThatThrownBy(() -> new RailFromKeys("rider", "t", "T", 0.02, "ride-t").apply(RIG))
+        .hasMessageContaining("a node that rides none");
+  }
+
   @Test
   void aRailTakenAway_leavesWhatRodeIt_withItsMotionOrItsPlace() {
     Shot kept = new RemoveNodes(List.of("rail"), 20, false, Keep.EVERY_FRAME).apply(RIG);

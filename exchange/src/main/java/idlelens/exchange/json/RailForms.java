@@ -8,6 +8,7 @@ import idlelens.core.edit.AddRail;
 import idlelens.core.edit.JoinRails;
 import idlelens.core.edit.PinRide;
 import idlelens.core.edit.RailChange;
+import idlelens.core.edit.RailFromKeys;
 import idlelens.core.edit.RailSource;
 import idlelens.core.edit.RideRail;
 import idlelens.core.edit.ShapeRail;
@@ -73,6 +74,23 @@ final class RailForms {
                       .put("rail", e.railId())
                       .put("from", e.from())
                       .put("to", e.to())
+                      .put("partId", e.partId())),
+          EditForm.of(
+              "rail-from-keys",
+              RailFromKeys.class,
+              "id newId name tolerance partId",
+              p ->
+                  new RailFromKeys(
+                      id(p),
+                      p.get("newId").text(),
+                      p.get("name").text(),
+                      p.number("tolerance", 0.02),
+                      p.get("partId").text()),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("newId", e.newId())
+                      .put("name", e.name())
+                      .put("tolerance", e.toleranceM())
                       .put("partId", e.partId())),
           EditForm.of(
               "pin-ride",

@@ -42,6 +42,7 @@ import idlelens.core.edit.Picks;
 import idlelens.core.edit.PinRide;
 import idlelens.core.edit.PlaceKeys;
 import idlelens.core.edit.RailChange;
+import idlelens.core.edit.RailFromKeys;
 import idlelens.core.edit.RailSource;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ReduceKeys;
@@ -170,6 +171,7 @@ class EditJsonTest {
         new JoinRails("dolly", "head", 1010),
         new SplitRail("dolly", "a3", "new", "New"),
         new RideRail("cam", "dolly", 1001, 1040, "ride-b"),
+        new RailFromKeys("cam", "track", "Track", 0.05, "ride-c"),
         new PinRide("cam", "dolly", 1010, Optional.of("a3"), "a9"),
         new PinRide("cam", "dolly", 1010, Optional.empty(), "a9"),
         new ZeroOut("cam", Keep.EVERY_FRAME),

@@ -125,11 +125,13 @@ function pinPart(store, desk, id, partId) {
   const ride = now(store, id, partId);
   const rows = (ride.pins ?? []).map((pin) => pinRow(store, desk, id, partId, pin));
   const pin = () => desk.rails.pin(id, now(store, id, partId));
+  const toKeys = () => desk.rails.toKeys(id, now(store, id, partId));
   const says = h('small', { class: 'note' });
   return {
     rows: [
       ...rows.map((each) => each.element),
       row('Timing', button('Pin here', pin, { title: 'Ties the place where it is to the playhead' }), says),
+      row('Turn into', button('Keys', toKeys, { title: 'Its motion as keys of its own, off the rail' }), h('span')),
     ],
     refresh() {
       rows.forEach((each) => each.refresh());

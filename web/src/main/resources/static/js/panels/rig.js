@@ -176,6 +176,9 @@ function stillPart(desk, node) {
           title: 'The motion of its carrier goes into its own keys, and the next carrier above has it',
           ...only,
         }),
+        button('Path to rail', () => desk.rails.fromKeys(node.id), {
+          title: 'A rail of the path that its keys draw, and it rides it as it went',
+        }),
         button('Gather', () => desk.nodes.addAbove(), {
           title: 'A null in the middle of what is selected, above all of it (n)',
         }),

@@ -1,5 +1,7 @@
 // What the artist does with rails: drawing, shaping, riding, pinning.
-import { rideOf } from './rails.js';
+import { trimmed } from '../common/format.js';
+import { toast } from '../common/toasts.js';
+import { anchorsOf, rideOf } from './rails.js';
 import { idOf } from './parts.js';
 
 const ALWAYS_METRES = 3; // decimals kept of what is drawn
@@ -85,11 +87,59 @@ export class RailWork {
     const { store, desk } = this;
     const edits = ids.map((id) => {
       const node = store.byId.get(id);
-      if (rideOf(node, railId)) return { edit: 'carry', id, carrier: railId, frame: desk.frame, keep: 'numbers' };
+      if (rideOf(node, railId)) return [{ edit: 'carry', id, carrier: railId, frame: desk.frame, keep: 'numbers' }];
       const partId = store.freeId('ride');
-      return { edit: 'ride-rail', id, rail: railId, from: desk.first(), to: desk.last(), partId };
+      const ride = { edit: 'ride-rail', id, rail: railId, from: desk.first(), to: desk.last(), partId };
+      return [ride, ...this.atItsHeight(id, railId, partId)];
     });
-    return store.edit(edits);
+    return store.edit(edits.flat());
+  }
+
+  /** What stood above where the rail begins rides as high above it. */
+  atItsHeight(id, railId, partId) {
+    const { store, desk } = this;
+    const frame = desk.first();
+    const [start] = anchorsOf(store, store.byId.get(railId), frame);
+    const height = round((store.pose(id, frame)?.y ?? 0) - start.at[1]);
+    if (height <= 0) return [];
+    return [{ edit: 'set-values', id, frame, values: { [`${partId}.height`]: height }, keying: 'still' }];
+  }
+
+  /** A rail of the path that keys draw; how far the motion is from what it was is told. */
+  async fromKeys(id) {
+    const { store, desk } = this;
+    const before = store.motion.get(id);
+    const edit = {
+      edit: 'rail-from-keys',
+      id,
+      newId: store.freeId('rail'),
+      name: store.freeName(`${store.byId.get(id).name} rail`),
+      tolerance: this.toleranceM,
+      partId: store.freeId('ride'),
+    };
+    if (!(await store.edit([edit]))) return;
+    desk.select(edit.newId);
+    this.tellDeviation(before, store.motion.get(id));
+  }
+
+  /** The motion of a ride as keys of its own. */
+  async toKeys(id, ride) {
+    const { store, desk } = this;
+    const before = store.motion.get(id);
+    const above = store.carriersOf(ride.rail).at(-1)?.id ?? '';
+    const edit = { edit: 'carry', id, carrier: above, frame: desk.frame, keep: 'fitted' };
+    if (await store.edit([edit, { edit: 'remove-part', id, part: idOf(ride) }], 'Ride to keys'))
+      this.tellDeviation(before, store.motion.get(id));
+  }
+
+  tellDeviation(before, after) {
+    let far = 0;
+    const at = (column, i) => column[column.length === 1 ? 0 : i];
+    for (let i = 0; i < Math.max(before.x.length, after.x.length); i++) {
+      const [dx, dy, dz] = ['x', 'y', 'z'].map((axis) => at(before[axis], i) - at(after[axis], i));
+      far = Math.max(far, Math.hypot(dx, dy, dz));
+    }
+    toast(`At the most ${trimmed(far * 1000, 1)} mm from where it was`);
   }
 
   /** The edits that give a node a ride on a rail from a frame on, if it has none. */
