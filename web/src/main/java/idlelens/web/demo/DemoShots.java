@@ -4,10 +4,18 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.AddRail;
+import idlelens.core.edit.Keying;
+import idlelens.core.edit.PinRide;
+import idlelens.core.edit.RailSource;
+import idlelens.core.edit.RideRail;
+import idlelens.core.edit.SetPart;
+import idlelens.core.edit.SetValues;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
+import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
@@ -17,16 +25,21 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.joml.Vector3d;
 
 /** The shots that show what the product does. */
 final class DemoShots {
   private static final double WIDE = 16.0 / 9;
+  private static final String LOFT_RIDE = "ride-loft";
+  private static final double LOFT_DOOR_OPENS = 1036;
+  private static final double LOFT_DOOR_IS_OPEN = 1064;
+  static final double LOFT_DOORWAY = 1072;
 
   private DemoShots() {}
 
   static List<Shot> all() {
-    return List.of(quayWalk(), lampRoom(), twoCameras());
+    return List.of(quayWalk(), lampRoom(), netLoft(), twoCameras());
   }
 
   /**
@@ -102,6 +115,37 @@ final class DemoShots {
     camera.put(Path.F_STOP, Curve.still(2.8));
     set.camera("Lamp cam", "turntable", camera, Lens.PLAIN.following("lamp"));
     return shot("Lamp room", 1001, 1120, set.nodes());
+  }
+
+  /**
+   * Along a rail from the boardwalk through the roller door of the net loft: the camera is in the
+   * doorway at the frame of a timing pin, when the door is open.
+   */
+  static Shot netLoft() {
+    SetBuilder set = new SetBuilder();
+    TernQuay.build(set);
+    Map<Path, Curve> camera = still(0, 0, 0, 0, 0, 0);
+    camera.put(Path.FOCAL, Curve.still(24));
+    camera.put(Path.F_STOP, Curve.still(2.8));
+    set.camera("Loft cam", "", camera, Lens.PLAIN.following("lamp-oil"));
+    TernQuay.openLoft(set, LOFT_DOOR_OPENS, LOFT_DOOR_IS_OPEN);
+    Shot shot = shot("Net loft", 1001, 1120, TernQuay.withoutClosedLoft(set.nodes()));
+    List<Double> anchors =
+        List.of(
+            0.3, 0.0, -1.0, 0.0, 0.0, -5.5, -1.6, 0.0, -8.9, -4.6, 0.0, -9.7, -7.0, 0.0, -10.0,
+            -8.9, 0.0, -11.6);
+    shot =
+        new AddRail("loft-rail", "Loft rail", 0, 0, 0, 0, new RailSource.Placed(anchors, false))
+            .apply(shot);
+    shot = new RideRail("loft-cam", "loft-rail", 1001, 1120, LOFT_RIDE).apply(shot);
+    shot =
+        new SetValues("loft-cam", 1001, Map.of(new Path(LOFT_RIDE, "height"), 1.5), Keying.STILL)
+            .apply(shot);
+    Ride ride = shot.node("loft-cam").chain().ride("loft-rail").orElseThrow();
+    Ride looking =
+        new Ride(ride.body(), "loft-rail", Ride.Turn.LEVEL, Ride.Banking.NONE, 1.5, ride.pins());
+    shot = new SetPart("loft-cam", looking).apply(shot);
+    return new PinRide("loft-cam", "loft-rail", LOFT_DOORWAY, Optional.of("a4"), "pin").apply(shot);
   }
 
   /** A wide and a long lens on the arriving ferry. */

@@ -82,6 +82,12 @@ final class SetBuilder {
     return new NodeBody(id, name, false, new Carriage(at.carrier(), RigidPose.IDENTITY), channels);
   }
 
+  /** Keys a channel of a node that is on set. */
+  SetBuilder moved(String id, Path path, Curve curve) {
+    nodes.replaceAll(n -> n.id().equals(id) ? n.withChain(n.chain().with(path, curve)) : n);
+    return this;
+  }
+
   /** The id that a name gives. */
   static String id(String name) {
     return name.toLowerCase(Locale.ROOT).replace(' ', '-');

@@ -3,8 +3,14 @@ package idlelens.web.demo;
 import static idlelens.web.demo.SetBuilder.At.on;
 import static idlelens.web.demo.SetBuilder.At.world;
 
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
+import java.util.List;
 
 /**
  * The harbour in real sizes. The boardwalk runs along Z, its surface at height 0; the water lies
@@ -166,5 +172,53 @@ final class TernQuay {
     set.piece(name + " post", new Shape.Cylinder(0.055, 0.04, 2.05), IRON, on("lanterns", x, 0, z));
     set.glow(name, new Shape.Cylinder(0.13, 0.17, 0.34), "#ffcf6b", on("lanterns", x, 2.05, z));
     set.piece(name + " cap", new Shape.Cylinder(0.24, 0.03, 0.2), IRON, on("lanterns", x, 2.39, z));
+  }
+
+  private static final int SLATS = 6;
+  private static final double DOOR_M = 2.9;
+
+  /**
+   * The net loft with room inside and a doorway, and a door of slats that rolls up between two
+   * frames; it stands in for the closed one.
+   */
+  static void openLoft(SetBuilder set, double opens, double isOpen) {
+    String at = "net-loft";
+    String red = "#a9675a";
+    set.piece("Loft back wall", new Shape.Box(0.15, 4, 8), red, on(at, -2.92, 0, 0));
+    set.piece("Loft gable north", new Shape.Box(6, 4, 0.15), red, on(at, 0, 0, -3.92));
+    set.piece("Loft gable south", new Shape.Box(6, 4, 0.15), red, on(at, 0, 0, 3.92));
+    set.piece("Loft front left", new Shape.Box(0.15, 4, 1.4), red, on(at, 2.92, 0, 3.3));
+    set.piece("Loft front right", new Shape.Box(0.15, 4, 4), red, on(at, 2.92, 0, -2));
+    set.piece("Loft lintel", new Shape.Box(0.15, 1.1, 2.6), red, on(at, 2.92, DOOR_M, 1.3));
+    set.piece("Loft floor", new Shape.Decking(6, 8, 0.3, 0.02), "#6d5540", on(at, 0, 0.02, 0));
+    set.piece("Net pile", new Shape.Box(1.6, 0.7, 1.2), "#4d5a52", on(at, -1.9, 0, -2.6));
+    set.piece("Net chest", new Shape.Box(1.1, 0.9, 0.7), "#8a6a45", on(at, -2.2, 0, 2.6));
+    set.piece("Float rack", new Shape.Box(0.5, 1.9, 2.2), "#b98d56", on(at, 1.2, 0, -3.2));
+    set.glow("Lamp oil", new Shape.Sphere(0.16), "#ffd98a", on(at, -1.9, 1.5, -1.2));
+    double slat = DOOR_M / SLATS;
+    for (int i = 0; i < SLATS; i++) {
+      String name = "Door slat " + (i + 1);
+      Shape shape = new Shape.Box(0.06, slat - 0.01, 2.56);
+      set.piece(name, shape, "#d9cfb8", on(at, 2.8, i * slat, 1.3));
+      set.moved(SetBuilder.id(name), Path.Y, rolled(opens, isOpen, i * slat));
+    }
+  }
+
+  /** A slat sets off when those below it have come up to it, and stays under the lintel. */
+  private static Curve rolled(double opens, double isOpen, double from) {
+    double starts = opens + (isOpen - opens) * from / DOOR_M;
+    return new Curve(
+        from,
+        List.of(
+            new Key(opens - 1, from, Tangent.Kind.STRAIGHT),
+            new Key(starts, from, Tangent.Kind.SETTLE),
+            new Key(isOpen, DOOR_M, Tangent.Kind.SETTLE)));
+  }
+
+  /** Without what stands for the loft while nobody goes in. */
+  static List<Node> withoutClosedLoft(List<Node> nodes) {
+    return nodes.stream()
+        .filter(n -> !List.of("loft-walls", "roller-door", "door-frame").contains(n.id()))
+        .toList();
   }
 }

@@ -57,6 +57,7 @@ function flag({ scale }, row, { id, frame, joined }, y, label) {
       'data-frame': frame,
     },
     s('title', { text: `${label}: drag it, Backspace takes it away` }),
+    s('rect', { class: 'stamp-reach', x: -5, y: 0, width: FLAG_PX + 7, height: ROW }),
     s('path', { class: 'pole', d: `M0 ${ROW - 3}V4` }),
     s('path', { class: 'cloth', d: `M0 4H${FLAG_PX - 2}L${FLAG_PX - 5} 8.5L${FLAG_PX - 2} 13H0Z` }),
   );

@@ -90,7 +90,12 @@ export function panelOf(store, desk, node, part, parts) {
   const says = h('small', { class: 'note' });
   return {
     title: `${titleOf(node, part)} · ${node.name}`,
-    aside: h('span', { class: 'aside' }, says, kindOf(part).many ? cardButtons(desk, node.id, partId) : ''),
+    aside: h(
+      'span',
+      { class: 'aside' },
+      says,
+      kindOf(part).many && kindOf(part).slot !== 'space' ? cardButtons(desk, node.id, partId) : '',
+    ),
     elements: [h('div', { class: 'rows' }, ...parts.flatMap((each) => each.rows))],
     refresh() {
       const now = store.byId.get(node.id);

@@ -24,6 +24,8 @@ const ORDER = TAKES.map(({ kind }) => kind);
 /** Small things are taken from this far beside them too. */
 const NEAR_PX = 4;
 const SMALL = ['handle', 'key'];
+const LINES = ['path', 'rail']; // which often lie on one another
+const isLine = ({ kind }) => LINES.includes(kind);
 const isSmall = ({ kind }) => SMALL.includes(kind);
 const before = (a, b) => ORDER.indexOf(a.kind) < ORDER.indexOf(b.kind);
 const BESIDE = [
@@ -74,7 +76,8 @@ export class Takes {
 
   comesBefore(a, b) {
     const [held, heldB] = [this.isInHand(a), this.isInHand(b)];
-    if (a.kind !== b.kind && isSmall(a) && isSmall(b)) return held === heldB ? before(a, b) : held;
+    const alike = [a, b].every(isSmall) || [a, b].every(isLine);
+    if (a.kind !== b.kind && alike) return held === heldB ? before(a, b) : held;
     if (a.kind !== b.kind) return before(a, b);
     if (held !== heldB) return held;
     return a.kind === 'key' && this.farFromHead(a) < this.farFromHead(b);

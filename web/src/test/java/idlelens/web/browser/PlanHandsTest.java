@@ -46,7 +46,18 @@ class PlanHandsTest extends BrowserTest {
         (List<Map<String, String>>) page.evaluate("() => idleLens.TAKES");
     List<String> order = takes.stream().map(t -> t.get("kind")).toList();
     assertThat(order)
-        .containsExactly("handle", "key", "turn", "axis", "sign", "path", "piece", "ground");
+        .containsExactly(
+            "rail-handle",
+            "anchor",
+            "handle",
+            "key",
+            "turn",
+            "axis",
+            "sign",
+            "path",
+            "rail",
+            "piece",
+            "ground");
     List<String> wrong = new ArrayList<>();
     for (int i = 0; i < order.size(); i++) {
       for (int j = i + 1; j < order.size(); j++) {

@@ -7,6 +7,8 @@ import idlelens.core.check.Creep;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.CurveFit;
 import idlelens.core.curve.Overshoots;
+import idlelens.core.edit.RailChange;
+import idlelens.core.edit.ShapeRail;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
@@ -58,6 +60,25 @@ class DemoShotsTest {
     double across = Math.atan2(Math.abs(seen.x), -seen.z);
     double half = now.of("a-cam").lens().orElseThrow().horizontalRad()[0] / 2;
     assertThat(across).isLessThan(half);
+  }
+
+  @Test
+  void netLoft_isInTheDoorwayAtItsPin_whenTheDoorIsOpen_alsoOnceTheRailGoesOn() {
+    Shot shot = DemoShots.netLoft();
+    Evaluation motion = Evaluation.at(shot, DemoShots.LOFT_DOORWAY);
+    RigidPose camera = motion.pose("loft-cam", 0);
+    assertThat(camera.x()).isCloseTo(-4.6, within(1e-9));
+    assertThat(camera.z()).isCloseTo(-9.7, within(1e-9));
+    for (int slat = 1; slat <= 6; slat++) {
+      assertThat(motion.pose("door-slat-" + slat, 0).y()).isGreaterThan(camera.y() + 1);
+    }
+    Shot longer =
+        new ShapeRail("loft-rail", new RailChange.Extend(false, -6, 0, -13.5, "a7")).apply(shot);
+    for (double frame = 1001; frame <= 1120; frame++) {
+      RigidPose was = Evaluation.at(shot, frame).pose("loft-cam", 0);
+      assertThat(Evaluation.at(longer, frame).pose("loft-cam", 0).place().distance(was.place()))
+          .isLessThan(1e-9);
+    }
   }
 
   @Test
