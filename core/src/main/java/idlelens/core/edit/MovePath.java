@@ -59,9 +59,7 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
       Path path = Path.PLACE.get(i);
       Curve curve = node.chain().curve(path);
       Keyed.refuseSwitchedOff(node, path, curve);
-      int axis = i;
-      boolean lifts = ways.values().stream().anyMatch(w -> Math.abs(w.get(axis)) > NOTHING);
-      boolean first = lifts && !frames.isEmpty() && !curve.isKeyed();
+      boolean first = lifts(ways, i) && !frames.isEmpty() && !curve.isKeyed();
       moved.put(path, moved(first ? standing(node, curve, shot) : curve, ways, i, shot));
     }
     return shot.withNode(node.withChain(node.chain().with(moved)));
@@ -98,6 +96,7 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
 
   /** A curve with its keys moved; where it has none at a frame and must move, it gets one. */
   private Curve moved(Curve curve, Map<Double, Vector3d> ways, int axis, Shot shot) {
+    boolean lifts = lifts(ways, axis);
     if (!curve.isKeyed() && frames.isEmpty() && isSteady(ways, axis)) {
       return curve.withRest(curve.rest() + ways.values().iterator().next().get(axis));
     }
@@ -108,12 +107,16 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
           int at = curve.indexOf(frame);
           if (at >= 0) {
             keys.set(at, keys.get(at).withValue(keys.get(at).value() + way.get(axis)));
-          } else if (Math.abs(way.get(axis)) > NOTHING) {
+          } else if (lifts) { // also where it does not move itself: keys beside it would bend it
             double value = curve.at(frame) + way.get(axis);
             missing.add(new Key(frame, value, shot.header().newKeys()));
           }
         });
     return missing.isEmpty() ? curve.withKeys(keys) : curve.withKeys(merged(keys, missing));
+  }
+
+  private static boolean lifts(Map<Double, Vector3d> ways, int axis) {
+    return ways.values().stream().anyMatch(way -> Math.abs(way.get(axis)) > NOTHING);
   }
 
   private static boolean isSteady(Map<Double, Vector3d> ways, int axis) {

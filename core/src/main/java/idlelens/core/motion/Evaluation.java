@@ -28,8 +28,12 @@ public final class Evaluation {
   private final Moments moments;
   private Evaluation start;
 
-  /** What stands between the frames of a grid: evaluations of single frames, made once each. */
-  private record Moments(Evaluation whole, Map<Double, Evaluation> byFrame) {}
+  /**
+   * What stands between the frames of a grid: evaluations of single frames, made once each, and the
+   * constants of hand-overs, which are the same on every grid.
+   */
+  private record Moments(
+      Evaluation whole, Map<Double, Evaluation> byFrame, Map<String, RigidPose[]> constants) {}
 
   /**
    * @param whole the evaluation of which this is a single frame, or null
@@ -38,7 +42,8 @@ public final class Evaluation {
     this.shot = shot;
     this.grid = grid;
     this.isStart = isStart;
-    this.moments = whole == null ? new Moments(this, new HashMap<>()) : whole.moments;
+    this.moments =
+        whole == null ? new Moments(this, new HashMap<>(), new HashMap<>()) : whole.moments;
   }
 
   /** Evaluates over range and handles, one sample a frame. */
@@ -142,6 +147,11 @@ public final class Evaluation {
       moments.byFrame.put(frame, known);
     }
     return known;
+  }
+
+  /** The constants of a node's hand-overs that are known; to be added to. */
+  Map<String, RigidPose[]> constants() {
+    return moments.constants;
   }
 
   private void addLens(Node.Camera camera, Evaluation earlier) {

@@ -37,20 +37,34 @@ final class Spaces {
       return Space.still(grid, motion.start().reached(node).space().at(0));
     }
     List<Space.Stretch> stretches = new ArrayList<>();
-    RigidPose constant = carried.by().offset();
-    stretches.add(new Space.Stretch(0, track(0), constant));
-    for (int k = 1; k <= carried.later().size(); k++) {
-      HandOver now = carried.later().get(k - 1);
-      constant = now.offset().isPresent() ? now.offset().get() : kept(now, k, constant);
-      int first = firstSample(grid, now.frame());
+    RigidPose[] constants = constants();
+    stretches.add(new Space.Stretch(0, track(0), constants[0]));
+    for (int k = 1; k < constants.length; k++) {
+      int first = firstSample(grid, carried.later().get(k - 1).frame());
+      if (first >= grid.count()) {
+        break;
+      }
       if (first <= 0) {
         stretches.clear();
       }
-      if (first < grid.count()) {
-        stretches.add(new Space.Stretch(Math.max(0, first), track(k), constant));
-      }
+      stretches.add(new Space.Stretch(Math.max(0, first), track(k), constants[k]));
     }
     return new Space(grid, withoutEmpty(stretches));
+  }
+
+  /** The pose between each carrier and the node's own space. */
+  private RigidPose[] constants() {
+    RigidPose[] known = motion.constants().get(node.id());
+    if (known == null) {
+      known = new RigidPose[carried.later().size() + 1];
+      known[0] = carried.by().offset();
+      for (int k = 1; k < known.length; k++) {
+        HandOver now = carried.later().get(k - 1);
+        known[k] = now.offset().isPresent() ? now.offset().get() : kept(now, k, known[k - 1]);
+      }
+      motion.constants().put(node.id(), known);
+    }
+    return known;
   }
 
   private PoseTrack track(int stretch) {

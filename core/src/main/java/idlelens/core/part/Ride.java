@@ -149,19 +149,18 @@ public record Ride(
    */
   @Override
   public Curves evaluated() {
-    Curve bound = pace();
-    for (int i = 0; i < bound.keys().size() && !pins.isEmpty(); i++) {
-      Key key = bound.keys().get(i);
-      double value = held(key.frame(), key.value());
-      bound = value == key.value() ? bound : bound.withKeyAt(i, key.withValue(value));
+    if (pins.isEmpty()) {
+      return curves();
     }
+    List<Key> keys = new ArrayList<>();
+    for (Key key : pace().keys()) {
+      double value = held(key.frame(), key.value());
+      keys.add(value == key.value() ? key : key.withValue(value));
+    }
+    Curve bound = keys.equals(pace().keys()) ? pace() : pace().withKeys(keys);
     for (int i = 0; i < pins.size(); i++) {
-      double frame = pins.get(i).frame();
-      int at = bound.indexOf(frame);
-      if (at < 0) {
-        bound = bound.withKey(new Key(frame, paceOf(i), Tangent.Kind.SETTLE));
-      } else if (bound.keys().get(at).value() != paceOf(i)) {
-        bound = bound.withKeyAt(at, bound.keys().get(at).withValue(paceOf(i)));
+      if (bound.indexOf(pins.get(i).frame()) < 0) {
+        bound = bound.withKey(new Key(pins.get(i).frame(), paceOf(i), Tangent.Kind.SETTLE));
       }
     }
     return bound == pace() ? curves() : curves().with(PACE, bound);
@@ -169,17 +168,25 @@ public record Ride(
 
   /** A pace at a frame, held between the pins on both sides of that. */
   public double held(double frame, double percent) {
-    double held = percent;
-    for (int i = 0; i < pins.size(); i++) {
-      double at = pins.get(i).frame();
-      if (frame <= at + Key.SAME_FRAME) {
-        held = Math.min(held, paceOf(i));
-      }
-      if (frame >= at - Key.SAME_FRAME) {
-        held = Math.max(held, paceOf(i));
+    int reached = reachedAt(frame + Key.SAME_FRAME);
+    int before = reachedAt(frame - Key.SAME_FRAME);
+    double held = reached == 0 ? percent : Math.max(percent, paceOf(reached - 1));
+    return before == pins.size() ? held : Math.min(held, paceOf(before));
+  }
+
+  /** How many pins are reached at a frame or before it. */
+  private int reachedAt(double frame) {
+    int low = 0;
+    int high = pins.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (pins.get(middle).frame() <= frame) {
+        low = middle + 1;
+      } else {
+        high = middle;
       }
     }
-    return held;
+    return low;
   }
 
   /** The frames of pace keys that the pins say something else of, and of pins between keys. */

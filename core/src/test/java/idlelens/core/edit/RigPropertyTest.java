@@ -105,6 +105,16 @@ class RigPropertyTest {
         .isLessThan(1e-7);
   }
 
+  /** A key of a cycle that hardly moves itself, between others that do. */
+  @Test
+  void movePath_aKeyThatHardlyMoves_isHeldWhereItBelongs() {
+    Shot shot = rig(34);
+    Shot moved = new MovePath("arm", List.of(), 0.01, 0.5, 0).apply(shot);
+    for (double frame : shot.node("arm").chain().keyFrames(Path.PLACE)) {
+      assertMoved(shot, moved, "arm", frame, new Vector3d(0.01, 0.5, 0));
+    }
+  }
+
   @Property(tries = 40)
   void movePath_movesEveryKeyByAsMuch_whateverCarriesIt(
       @ForAll @LongRange(min = 0) long seed,
