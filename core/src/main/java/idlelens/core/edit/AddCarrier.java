@@ -83,7 +83,7 @@ public record AddCarrier(
 
   /** Whether the turns of a node are those of a gimbal already, so that it can have its keys. */
   private boolean canBeTakenApart(Node node) {
-    return order.equals("ptr") && node.takesKeys().locked().isEmpty();
+    return order.equals("ptr") && node.takesKeys().locked().isEmpty() && !WithoutMoves.has(node);
   }
 
   /** Its curves go to the nulls as they are: {@code T Ry Rx Rz} is their product. */

@@ -32,7 +32,8 @@ public record CopyMotion(String id, String from, Keep keep) implements Edit {
     MotionFrames frames = MotionFrames.of(shot);
     MotionFrames.Sampled now = frames.sampled(shot, needed);
     return shot.withNode(
-        node.withChain(
+        WithoutMoves.of(
+            node,
             new WrittenMotion(frames, keep)
                 .into(node.chain(), i -> now.ownSpace(id, i).inverse().times(now.pose(from, i)))));
   }

@@ -36,6 +36,7 @@ public sealed interface Edit
         ZeroOut,
         CopyPose,
         CopyMotion,
+        MovesToKeys,
         SetValues,
         Operate,
         Orbit,

@@ -7,6 +7,8 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.joml.Matrix3d;
+import org.joml.Vector3d;
 
 /** The six numbers that bring a node to a pose in the world, whatever carries it. */
 final class OwnNumbers {
@@ -51,25 +53,42 @@ final class OwnNumbers {
    */
   static Map<Path, Double> of(
       Evaluation now, String id, double frame, RigidPose to, boolean turned) {
-    Map<Path, Double> before = new LinkedHashMap<>();
-    Path.POSE.forEach(c -> before.put(c, now.shot().node(id).chain().curve(c).at(frame)));
+    double[] keyed = now.keyedNumbers(id, 0);
+    double[] with = now.movedNumbers(id, 0, keyed);
     RigidPose own = now.ownSpace(id, 0).inverse().times(to);
-    Map<Path, Double> after = new LinkedHashMap<>();
-    after.put(Path.X, own.x());
-    after.put(Path.Y, own.y());
-    after.put(Path.Z, own.z());
-    if (turned) {
-      double[] near = {
-        Math.toRadians(before.get(Path.PAN)),
-        Math.toRadians(before.get(Path.TILT)),
-        Math.toRadians(before.get(Path.ROLL))
-      };
-      double[] turn = Turns.panTiltRoll(own.turn(), near);
-      after.put(Path.PAN, Math.toDegrees(turn[0]));
-      after.put(Path.TILT, Math.toDegrees(turn[1]));
-      after.put(Path.ROLL, Math.toDegrees(turn[2]));
+    Vector3d step = own.place().sub(with[0], with[1], with[2]);
+    Vector3d keyedStep = behindMoves(now, id, keyed, with).transform(step);
+    double[] wanted = with.clone();
+    for (int i = 0; i < 3; i++) {
+      wanted[i] += keyedStep.get(i);
     }
-    after.entrySet().removeIf(e -> Math.abs(e.getValue() - before.get(e.getKey())) < NOTHING);
-    return after;
+    if (turned) {
+      double[] near = {Math.toRadians(with[3]), Math.toRadians(with[4]), Math.toRadians(with[5])};
+      double[] turn = Turns.panTiltRoll(own.turn(), near);
+      for (int i = 0; i < 3; i++) {
+        wanted[3 + i] = Math.toDegrees(turn[i]);
+      }
+    }
+    Chain chain = now.shot().node(id).chain();
+    Map<Path, Double> changed = new LinkedHashMap<>();
+    for (int i = 0; i < wanted.length; i++) {
+      if (Math.abs(wanted[i] - with[i]) >= NOTHING) {
+        Path path = Path.POSE.get(i);
+        changed.put(path, chain.curve(path).at(frame) + wanted[i] - with[i]);
+      }
+    }
+    return changed;
+  }
+
+  /** What a step of the moved place is as a step of the keyed one: an orbit turns it. */
+  private static Matrix3d behindMoves(Evaluation now, String id, double[] keyed, double[] with) {
+    Matrix3d moved = new Matrix3d();
+    for (int i = 0; i < 3; i++) {
+      double[] tried = keyed.clone();
+      tried[i] += 1;
+      double[] there = now.movedNumbers(id, 0, tried);
+      moved.setColumn(i, there[0] - with[0], there[1] - with[1], there[2] - with[2]);
+    }
+    return Math.abs(moved.determinant()) > 1e-9 ? moved.invert() : new Matrix3d();
   }
 }

@@ -67,6 +67,7 @@ public record RailFromKeys(String id, String newId, String name, double toleranc
   }
 
   private static void refuse(Node node, Carried carried) {
+    WithoutMoves.refuse(node, "keys");
     if (!carried.later().isEmpty()) {
       throw new RefusedException(
           node.name() + ".carrier", "another one after a hand-over", "one carrier for all frames");

@@ -67,6 +67,7 @@ final class Rebasing {
   }
 
   private void refuseUnfit() {
+    WithoutMoves.refuse(moved, "pivot");
     if (!(moved instanceof Node.Null)) {
       throw new RefusedException(moved.name() + ".pivot", "that of a " + moved.kind(), "a null");
     }
@@ -202,7 +203,7 @@ final class Rebasing {
     if (!isTurn()) {
       return Optional.of(child.withChain(shifted(chain, before.place())));
     }
-    return chain.isKeyed(Path.POSE)
+    return chain.isKeyed(Path.POSE) || WithoutMoves.has(child)
         ? Optional.empty()
         : Optional.of(
             child.withChain(

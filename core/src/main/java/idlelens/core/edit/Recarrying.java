@@ -81,7 +81,7 @@ final class Recarrying {
 
   private Node placed(Node node, String carrierId) {
     RigidPose offset = between(node.id(), 0);
-    return node.chain().isKeyed(Path.POSE)
+    return node.chain().isKeyed(Path.POSE) || WithoutMoves.has(node)
         ? node.withCarriage(new Carriage(carrierId, offset))
         : rested(node.withCarriage(Carriage.by(carrierId)), offset);
   }
@@ -100,7 +100,7 @@ final class Recarrying {
                 node.chain(),
                 i ->
                     after.ownSpace(node.id(), i).inverse().times(before.carriedPose(node.id(), i)));
-    return node.withChain(written).withCarriage(Carriage.by(carrierId));
+    return WithoutMoves.of(node, written).withCarriage(Carriage.by(carrierId));
   }
 
   private static void refuseSwitchedOff(Node node) {

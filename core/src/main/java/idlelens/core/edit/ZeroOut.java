@@ -36,6 +36,7 @@ public record ZeroOut(String id, Keep keep) implements Edit {
   }
 
   private static void refuse(Node node, Carried carried) {
+    WithoutMoves.refuse(node, "keys");
     for (Path path : Path.POSE) {
       if (node.chain().curve(path).isKeyed()) {
         throw new RefusedException(

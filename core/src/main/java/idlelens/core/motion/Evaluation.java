@@ -2,6 +2,8 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
+import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.StoppedException;
@@ -100,9 +102,10 @@ public final class Evaluation {
       parts.put(part.id(), PartTrack.sample(part.evaluated(), grid, old));
     }
     Space space = reusing(new Spaces(this, node, earlier).space(), before);
-    Stages stages = new Stages(this, node, space, id -> motion(shot.node(id), earlier).world());
-    StageRun run = StageRun.of(stages.all(parts), before == null ? null : before.run());
-    NodeMotion motion = new NodeMotion(parts, space, run, null, null);
+    Stages stages =
+        new Stages(this, node, space, parts, id -> motion(shot.node(id), earlier).world());
+    StageRun run = StageRun.of(stages.all(), before == null ? null : before.run());
+    NodeMotion motion = new NodeMotion(parts, space, run, null, null, List.of());
     motions.put(node.id(), motion);
     return motion;
   }
@@ -161,7 +164,7 @@ public final class Evaluation {
     if (!isOn(lens)) {
       LensTrack held = start().of(camera.id()).lens().orElseThrow();
       LensTrack known = before == null ? null : before.lens().filter(held::sameAs).orElse(null);
-      motions.put(camera.id(), motion.withLens(known == null ? held : known, null));
+      motions.put(camera.id(), motion.withLens(known == null ? held : known, null, List.of()));
       return;
     }
     PoseTrack target =
@@ -177,12 +180,46 @@ public final class Evaluation {
     boolean same =
         before != null
             && source.sameAs(before.lensSource())
-            && values.shares(before.parts().get(Lens.ID));
+            && values.shares(before.parts().get(Lens.ID))
+            && zooms(camera, motion, before);
     LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(lens, aspect, values, motion.world(), target);
-    motions.put(camera.id(), motion.withLens(track, source));
+            : LensTrack.of(lens, aspect, zoomed(camera, values), motion.world(), target);
+    motions.put(camera.id(), motion.withLens(track, source, zoomsOf(camera)));
+  }
+
+  /** The lens with what moves add to its focal length. */
+  private PartTrack zoomed(Node.Camera camera, PartTrack values) {
+    List<Move> moves = zoomsOf(camera);
+    if (moves.isEmpty()) {
+      return values;
+    }
+    double[] more = new double[grid.count()];
+    for (Move move : moves) {
+      PartTrack weight = motions.get(camera.id()).parts().get(move.id());
+      for (int i = 0; i < more.length; i++) {
+        double share = weight.value(Parameter.WEIGHT, i);
+        more[i] += Moving.zoom(move, grid.frame(i), share);
+      }
+    }
+    return values.plus(Lens.FOCAL, more);
+  }
+
+  private List<Move> zoomsOf(Node node) {
+    return node.chain().parts().stream()
+        .filter(p -> p instanceof Move move && isOn(move) && move.way() == Move.Way.ZOOM)
+        .map(Move.class::cast)
+        .toList();
+  }
+
+  /** Whether what zooms a camera is as it was. */
+  private boolean zooms(Node.Camera camera, NodeMotion now, NodeMotion before) {
+    List<Move> moves = zoomsOf(camera);
+    return moves.isEmpty() && before.zooms().isEmpty()
+        || moves.equals(before.zooms())
+            && moves.stream()
+                .allMatch(m -> now.parts().get(m.id()).shares(before.parts().get(m.id())));
   }
 
   /** At the first frame no source that is switched off differs from one that is on. */
@@ -257,6 +294,26 @@ public final class Evaluation {
   /** Where the own space of a node lies in the world: what carries it, with the offset. */
   public RigidPose ownSpace(String nodeId, int sample) {
     return of(nodeId).space().at(sample);
+  }
+
+  /** The six keyed numbers of a node's own pose: metres and degrees. */
+  public double[] keyedNumbers(String nodeId, int sample) {
+    double[] keyed = new double[Moving.NUMBERS];
+    of(nodeId).keys().pose(sample, keyed);
+    return keyed;
+  }
+
+  /**
+   * The six numbers of a node's own pose with what moves add.
+   *
+   * @param keyed numbers without moves: those that are keyed, or others to try
+   */
+  public double[] movedNumbers(String nodeId, int sample, double[] keyed) {
+    double[] out = keyed.clone();
+    if (of(nodeId).run().first() instanceof Stage.Moved moved) {
+      moved.numbers(sample, keyed, out);
+    }
+    return out;
   }
 
   /** The pose in the world of what carries a node, or would. */

@@ -3,8 +3,10 @@ package idlelens.core.motion;
 import idlelens.core.lens.LensBody;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Move;
 import idlelens.core.part.Path;
 import idlelens.core.part.Slot;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -15,6 +17,7 @@ public final class NodeMotion {
   private final StageRun run;
   private final LensTrack lens;
   private final LensSource lensSource;
+  private final List<Move> zooms;
 
   /** All that a lens track depends on besides the curves of the lens. */
   record LensSource(
@@ -35,16 +38,18 @@ public final class NodeMotion {
       Space space,
       StageRun run,
       LensTrack lens,
-      LensSource lensSource) {
+      LensSource lensSource,
+      List<Move> zooms) {
     this.parts = parts;
     this.space = space;
     this.run = run;
     this.lens = lens;
     this.lensSource = lensSource;
+    this.zooms = zooms;
   }
 
-  NodeMotion withLens(LensTrack newLens, LensSource source) {
-    return new NodeMotion(parts, space, run, newLens, source);
+  NodeMotion withLens(LensTrack newLens, LensSource source, List<Move> newZooms) {
+    return new NodeMotion(parts, space, run, newLens, source, newZooms);
   }
 
   /** The sampled parameters of its parts, by the ids of these, in the order of the chain. */
@@ -93,6 +98,11 @@ public final class NodeMotion {
 
   StageRun run() {
     return run;
+  }
+
+  /** The moves that its lens was made with. */
+  List<Move> zooms() {
+    return zooms;
   }
 
   LensSource lensSource() {

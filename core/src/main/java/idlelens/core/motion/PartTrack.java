@@ -62,6 +62,29 @@ public final class PartTrack {
     return family == Family.PLACE || family == Family.TURN || family == Family.PACE;
   }
 
+  /** The first sample of each parameter, for a whole grid. */
+  PartTrack heldOver(SampleGrid other) {
+    PartTrack held = new PartTrack(other, curves);
+    for (int i = 0; i < values.length; i++) {
+      held.values[i] = new double[] {values[i][0]};
+    }
+    return held;
+  }
+
+  /** With some more in one parameter, on every sample, within its range. */
+  PartTrack plus(Parameter parameter, double[] more) {
+    PartTrack sum = new PartTrack(grid, curves);
+    for (int i = 0; i < values.length; i++) {
+      sum.values[i] = values[i];
+    }
+    double[] out = new double[more.length];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = parameter.clamp(value(parameter, i) + more[i]);
+    }
+    sum.values[curves.indexOf(parameter)] = out;
+    return sum;
+  }
+
   public List<Parameter> parameters() {
     return curves.parameters();
   }
@@ -74,6 +97,13 @@ public final class PartTrack {
   public double value(Parameter parameter, int sample) {
     double[] all = values(parameter);
     return all[all.length == 1 ? 0 : sample];
+  }
+
+  /** The first six parameters at a sample. */
+  void pose(int sample, double[] out) {
+    for (int c = 0; c < out.length; c++) {
+      out[c] = values[c][values[c].length == 1 ? 0 : sample];
+    }
   }
 
   boolean isStill() {
@@ -94,11 +124,15 @@ public final class PartTrack {
       return false;
     }
     for (int i = 0; i < values.length; i++) {
-      if (values[i] != other.values[i]) {
+      if (values[i] != other.values[i] && !isSameStill(values[i], other.values[i])) {
         return false;
       }
     }
     return true;
+  }
+
+  private static boolean isSameStill(double[] one, double[] other) {
+    return one.length == 1 && other.length == 1 && one[0] == other[0];
   }
 
   SampleGrid grid() {

@@ -3,6 +3,7 @@ package idlelens.core.motion;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
@@ -26,7 +27,7 @@ public sealed interface Stage {
 
   /** The node's own pose from its six numbers. */
   record Posed(PartTrack keys) implements Stage {
-    private static final double RAD = Math.PI / 180;
+    static final double RAD = Math.PI / 180;
 
     @Override
     public PoseTrack apply(PoseTrack before) {
@@ -52,7 +53,7 @@ public sealed interface Stage {
     }
 
     /** {@code Ry Rx Rz} from half angles, written without temporary objects. */
-    private static void turn(PoseTrack to, int i, double pan, double tilt, double roll) {
+    static void turn(PoseTrack to, int i, double pan, double tilt, double roll) {
       double cy = Math.cos(pan);
       double sy = Math.sin(pan);
       double cx = Math.cos(tilt);
@@ -68,6 +69,104 @@ public sealed interface Stage {
     @Override
     public boolean sameAs(Stage other) {
       return other instanceof Posed that && keys.shares(that.keys);
+    }
+  }
+
+  /**
+   * The node's own pose from its six numbers, with what moves add to them.
+   *
+   * @param keys its keyed numbers
+   * @param moves what adds to them, with their weights and pivots, in any order
+   */
+  record Moved(PartTrack keys, List<Adding> moves) implements Stage {
+    /**
+     * A move of the node.
+     *
+     * @param move its settings
+     * @param moving what it adds
+     * @param weight its weights
+     * @param space where the node's own space lies
+     * @param pivot pose of the node that its pivot is on, or null for a place or none
+     */
+    record Adding(Move move, Moving moving, PartTrack weight, Space space, PoseTrack pivot) {
+      boolean sameAs(Adding other) {
+        return settings(move).equals(settings(other.move))
+            && weight.shares(other.weight)
+            && (!move.way().hasPivot() || space.sameAs(other.space) && pivot == other.pivot);
+      }
+
+      private static Object settings(Move move) {
+        return List.of(
+            move.way(),
+            move.amount(),
+            move.ease(),
+            move.after(),
+            move.rounds(),
+            move.pivot(),
+            move.body().window());
+      }
+
+      void add(SampleGrid grid, int sample, double[] keyed, double[] numbers) {
+        double share = weight.value(Parameter.WEIGHT, sample);
+        moving.add(grid.frame(sample), share, pivotAt(sample), keyed, numbers);
+      }
+
+      private Vector3d pivotAt(int sample) {
+        if (!move.way().hasPivot()) {
+          return null;
+        }
+        Vector3d world =
+            move.pivot() instanceof Target.Place place
+                ? new Vector3d(place.x(), place.y(), place.z())
+                : ((Target.OfNode) move.pivot()).in(pivot.pose(sample));
+        return space.at(sample).inverse().apply(world);
+      }
+    }
+
+    /** The keyed numbers with all that is added to them. */
+    void numbers(int sample, double[] keyed, double[] out) {
+      System.arraycopy(keyed, 0, out, 0, Moving.NUMBERS);
+      for (Adding each : moves) {
+        each.add(keys.grid(), sample, keyed, out);
+      }
+    }
+
+    @Override
+    public PoseTrack apply(PoseTrack before) {
+      SampleGrid grid = keys.grid();
+      PoseTrack track = PoseTrack.empty(grid, false);
+      double[] keyed = new double[Moving.NUMBERS];
+      double[] numbers = new double[Moving.NUMBERS];
+      for (int i = 0; i < grid.count(); i++) {
+        keys.pose(i, keyed);
+        numbers(i, keyed, numbers);
+        track.x()[i] = numbers[0];
+        track.y()[i] = numbers[1];
+        track.z()[i] = numbers[2];
+        Posed.turn(
+            track,
+            i,
+            numbers[3] * Posed.RAD / 2,
+            numbers[4] * Posed.RAD / 2,
+            numbers[5] * Posed.RAD / 2);
+        track.continueSign(i);
+      }
+      return track;
+    }
+
+    @Override
+    public boolean sameAs(Stage other) {
+      if (!(other instanceof Moved that)
+          || !keys.shares(that.keys)
+          || moves.size() != that.moves.size()) {
+        return false;
+      }
+      for (int i = 0; i < moves.size(); i++) {
+        if (!moves.get(i).sameAs(that.moves.get(i))) {
+          return false;
+        }
+      }
+      return true;
     }
   }
 

@@ -52,6 +52,11 @@ final class StageRun {
     return track;
   }
 
+  /** The stage of the own pose. */
+  Stage first() {
+    return steps.get(0).stage();
+  }
+
   PoseTrack result() {
     return tracks.get(tracks.size() - 1);
   }

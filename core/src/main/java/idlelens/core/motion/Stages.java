@@ -3,6 +3,7 @@ package idlelens.core.motion;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Target;
 import idlelens.core.scene.Node;
@@ -17,21 +18,29 @@ final class Stages {
   private final Evaluation motion;
   private final Node node;
   private final Space space;
+  private final Map<String, PartTrack> tracks;
   private final Function<String, PoseTrack> world;
 
   /**
    * @param space where the node's own space lies
+   * @param tracks the sampled parameters of its parts
    * @param world gives the pose in the world of another node
    */
-  Stages(Evaluation motion, Node node, Space space, Function<String, PoseTrack> world) {
+  Stages(
+      Evaluation motion,
+      Node node,
+      Space space,
+      Map<String, PartTrack> tracks,
+      Function<String, PoseTrack> world) {
     this.motion = motion;
     this.node = node;
     this.space = space;
+    this.tracks = tracks;
     this.world = world;
   }
 
   /** The stages of a node, in order; parts that change nothing have none. */
-  List<StageRun.Step> all(Map<String, PartTrack> tracks) {
+  List<StageRun.Step> all() {
     List<StageRun.Step> steps = new ArrayList<>();
     for (Part part : node.chain().parts()) {
       of(part, tracks.get(part.id()))
@@ -43,6 +52,9 @@ final class Stages {
   private Optional<Stage> of(Part part, PartTrack values) {
     if (part instanceof Keys) {
       return Optional.of(keys(part, values));
+    }
+    if (part instanceof Move) {
+      return Optional.empty(); // they are in the stage of the keys, so that they add up
     }
     if (part instanceof Carried) {
       return space.isWorld() ? Optional.empty() : Optional.of(new Stage.Carried(space));
@@ -56,9 +68,32 @@ final class Stages {
   }
 
   private Stage keys(Part keys, PartTrack values) {
+    List<Stage.Moved.Adding> moves = moves();
+    if (!moves.isEmpty()) {
+      return new Stage.Moved(motion.isOn(keys) ? values : heldKeys(), moves);
+    }
     return motion.isOn(keys)
         ? new Stage.Posed(values)
         : new Stage.Held(motion.grid(), motion.start().reached(node).own().pose(0));
+  }
+
+  /** The moves of the node that are on. */
+  private List<Stage.Moved.Adding> moves() {
+    List<Stage.Moved.Adding> all = new ArrayList<>();
+    for (Part part : node.chain().parts()) {
+      if (part instanceof Move move && motion.isOn(move) && move.way() != Move.Way.ZOOM) {
+        PoseTrack pivot = move.way().hasPivot() ? track(move.pivot()) : null;
+        Moving moving = new Moving(move, node.chain());
+        all.add(new Stage.Moved.Adding(move, moving, tracks.get(move.id()), space, pivot));
+      }
+    }
+    return all;
+  }
+
+  /** The keyed numbers as at the first frame, on every sample. */
+  private PartTrack heldKeys() {
+    PartTrack start = motion.start().reached(node).keys();
+    return start.heldOver(motion.grid());
   }
 
   /** The pose of the node that a target is on, or null for a place. */

@@ -17,6 +17,7 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
@@ -105,6 +106,9 @@ class EditTest {
         new Carry("rider", "", 20, Keep.FITTED),
         new HandOverTo("rider", 30, "crate", Meeting.JOINED),
         new JoinRails("rail", "other-rail", 12),
+        new AddPart("cam", Move.of("move-n", Move.Way.ORBIT, 30, 5, 25)),
+        new AddPart("cam", Move.of("move-n", Move.Way.ZOOM, 30, 5, 25)),
+        new MovesToKeys("mover", Keep.FITTED),
         new Rebase("base", 12, 1, 2, 3, List.of(), Keep.PLACE),
         new Rebase("arm", 12, 1, 2, 3, List.of(30.0, 20.0, 10.0), Keep.EVERY_FRAME),
         new ZeroOut("other-child", Keep.PLACE),

@@ -8,11 +8,13 @@ import idlelens.core.part.Aim;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.PartKind;
 import idlelens.core.part.Parts;
 import idlelens.core.part.Path;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Slot;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
@@ -42,6 +44,7 @@ class EveryPartTest {
   private static Part made(PartKind kind, String id) {
     return switch (kind.word()) {
       case "aim" -> Aim.at(id, Target.OfNode.origin("crate"));
+      case "move" -> Move.of(id, Move.Way.ORBIT, 30, 5, 25);
       case "ride" -> Ride.on(id, "other-rail");
       default -> throw new AssertionError("no part of kind " + kind.word() + " to try");
     };
@@ -86,7 +89,9 @@ class EveryPartTest {
                   new RemovePart("pointer", id)));
       if (kind.window()) {
         edits.add(5, new SetStamp("pointer", id, window));
-        edits.add(6, new OrderParts("pointer", shuffled(random, id)));
+        if (kind.slot() == Slot.WORLD) {
+          edits.add(6, new OrderParts("pointer", shuffled(random, id)));
+        }
       }
       goThroughAndBack(edits);
     }
@@ -127,7 +132,7 @@ class EveryPartTest {
               Path path = new Path(id, kind.parameters().get(0).id());
               Shot shot = new AddPart("pointer", made(kind, id)).apply(RIG);
               shot = new SetValues("pointer", 12, Map.of(path, 0.25), Keying.TOUCHED).apply(shot);
-              Window window = new Window(OptionalDouble.of(9), OptionalDouble.empty(), 3, 0);
+              Window window = new Window(OptionalDouble.of(9), OptionalDouble.of(40), 3, 0);
               shot = kind.window() ? new SetStamp("pointer", id, window).apply(shot) : shot;
               Shot later =
                   new Retime(List.of(), new TimeMap.Ripple(10, 6), Landing.REFUSE, false, false)

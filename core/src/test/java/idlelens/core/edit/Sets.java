@@ -11,6 +11,7 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
@@ -84,6 +85,7 @@ public final class Sets {
             new Node.Rail(
                 body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
             new Node.Null(body("rider", "rail", riding())),
+            new Node.Null(body("mover", "", moving())),
             new Node.Rail(
                 body("other-rail", "", Chain.pose().restingAt(1, 0, 6, 30, 0, 0)),
                 ReadyRails.circle(2).withClosed(false)),
@@ -117,6 +119,19 @@ public final class Sets {
             Anchor.corner("a3", 5, 1, -3),
             Anchor.smooth("a4", 7, 0.5, 1)),
         false);
+  }
+
+  /** Keyed, with an orbit about the crate and a pedestal at once, one of them weighted. */
+  private static Chain moving() {
+    Move orbit =
+        Move.of("move-a", Move.Way.ORBIT, 70, 5, 30)
+            .withTargets(List.of(Target.OfNode.origin("crate")));
+    Move pedestal = Move.of("move-b", Move.Way.PEDESTAL, 2, 12, 44);
+    List<Part> parts =
+        new ArrayList<>(
+            Chain.pose().restingAt(3, 1, 0, 40, -5, 0).with(Path.X, keyed(1, 3, 40, 5)).parts());
+    parts.addAll(1, List.of(orbit, pedestal));
+    return new Chain(parts).with(new Path("move-b", "weight"), keyed(1, 1, 50, 0.5));
   }
 
   /** At its own pace, pinned to the second anchor at frame 20, leaning, with keys on top. */

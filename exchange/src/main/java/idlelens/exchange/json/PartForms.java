@@ -7,6 +7,7 @@ import idlelens.core.part.Carried;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
@@ -24,6 +25,12 @@ final class PartForms {
       List.of(
           PartForm.of(Keys.KIND, Keys.class, "", (body, p) -> new Keys(body), (part, out) -> {}),
           PartForm.of(Carried.KIND, Carried.class, "by", PartForms::carried, PartForms::carried),
+          PartForm.of(
+              Move.KIND,
+              Move.class,
+              "way amount easeIn easeOut softness after rounds pivot",
+              PartForms::move,
+              PartForms::move),
           PartForm.of(
               Ride.KIND,
               Ride.class,
@@ -90,6 +97,25 @@ final class PartForms {
       }
       next.offset().ifPresent(offset -> CarriageJson.write(offset, each));
     }
+  }
+
+  private static Move move(PartBody body, JsonPlace p) throws FormatException {
+    return new Move(
+        body,
+        p.get("way").choice(Move.Way.class),
+        p.number("amount", 0),
+        new Move.Ease(p.number("easeIn", 0), p.number("easeOut", 0), p.number("softness", 0)),
+        p.choice("after", Move.After.class, Move.After.HELD),
+        p.has("rounds") ? p.get("rounds").whole() : 1,
+        p.has("pivot") ? TargetJson.read(p.get("pivot")) : new Target.Place(0, 0, 0));
+  }
+
+  private static void move(Move part, ObjectNode out) {
+    out.put("way", JsonPlace.word(part.way())).put("amount", part.amount());
+    out.put("easeIn", part.ease().in()).put("easeOut", part.ease().out());
+    out.put("softness", part.ease().softness()).put("after", JsonPlace.word(part.after()));
+    out.put("rounds", part.rounds());
+    TargetJson.write(part.pivot(), out.putObject("pivot"));
   }
 
   private static Ride ride(PartBody body, JsonPlace p) throws FormatException {

@@ -2,6 +2,7 @@ package idlelens.exchange.json;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.part.Curves;
+import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
 import idlelens.core.part.PartBody;
@@ -35,7 +36,7 @@ final class PartJson {
     if (!part.isOn()) {
       out.put("on", false);
     }
-    if (!part.body().window().equals(Window.OPEN)) {
+    if (!part.body().window().equals(Window.OPEN) && !out.has("window")) {
       WindowJson.write(part.body().window(), out.putObject("window"));
     }
     Curves curves = part.curves();
@@ -55,6 +56,9 @@ final class PartJson {
       out.put("id", part.id());
     }
     FORMS.get(part.kind().word()).write(part, out);
+    if (part instanceof Move) { // which is none without its frames
+      WindowJson.write(part.body().window(), out.putObject("window"));
+    }
     return out;
   }
 

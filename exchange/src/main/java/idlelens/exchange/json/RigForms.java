@@ -14,6 +14,7 @@ import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
 import idlelens.core.edit.Meeting;
+import idlelens.core.edit.MovesToKeys;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ZeroOut;
 import idlelens.exchange.format.FormatException;
@@ -87,6 +88,12 @@ final class RigForms {
                 keyed(out, e.id(), e.frame(), e.keying());
                 out.put("from", e.from());
               }),
+          EditForm.of(
+              "moves-to-keys",
+              MovesToKeys.class,
+              "id keep",
+              p -> new MovesToKeys(id(p), p.choice("keep", Keep.class, Keep.FITTED)),
+              (e, out) -> out.put("id", e.id()).put("keep", JsonPlace.word(e.keep()))),
           EditForm.of(
               "copy-motion",
               CopyMotion.class,

@@ -34,6 +34,7 @@ import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.MovePath;
 import idlelens.core.edit.MoveStamp;
+import idlelens.core.edit.MovesToKeys;
 import idlelens.core.edit.Operate;
 import idlelens.core.edit.Orbit;
 import idlelens.core.edit.OrderParts;
@@ -79,6 +80,7 @@ import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Family;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
@@ -118,6 +120,16 @@ class EditJsonTest {
       Map.of(
           Path.X, SHOT.node("cam").chain().curve(Path.X).keys(),
           Path.Y, SHOT.node("cam").chain().curve(Path.Y).keys());
+
+  private static final Move MOVE =
+      new Move(
+          Move.of("move-x", Move.Way.CRANE, 20, 1010, 1030.5).body(),
+          Move.Way.CRANE,
+          20,
+          new Move.Ease(3, 4.5, 0.25),
+          Move.After.RETURNED,
+          3,
+          new Target.OfNode("crate", 1, 2, 3));
 
   private static final List<Double> POINTS = List.of(0.0, 0.0, 1.0, 2.0, 3.0, 4.0);
 
@@ -176,6 +188,9 @@ class EditJsonTest {
         new PinRide("cam", "dolly", 1010, Optional.empty(), "a9"),
         new ZeroOut("cam", Keep.EVERY_FRAME),
         new CopyPose("cam", "still-cam", 1010, Keying.WHOLE_POSE),
+        new MovesToKeys("cam", Keep.EVERY_FRAME),
+        new AddPart("cam", MOVE),
+        new SetPart("cam", MOVE),
         new CopyMotion("cam", "still-cam", Keep.FITTED),
         new HandOverTo("cam", 1012.5, "dolly", Meeting.JOINED),
         new HandOverTo("cam", 1020, "", Meeting.NUMBERS),

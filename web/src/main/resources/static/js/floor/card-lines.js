@@ -24,6 +24,12 @@ const LINES = {
     return { line: (carriers.map((n) => n.name).join(' › ') || 'The world') + more, columns };
   },
 
+  move(store, desk, node, part) {
+    const { from, to } = part.window;
+    const amount = part.way === 'hold' ? '' : `${trimmed(part.amount, 2)}${UNITS[part.way] ?? '°'} · `;
+    return { line: `${amount}${trimmed(from, 1)} to ${trimmed(to, 1)}`, columns: ownOf(store, node, pathsIn(part)) };
+  },
+
   ride(store, desk, node, part) {
     const metres = rideMetres(store, node, part, desk.frame);
     const pins = part.pins?.length ? ` · ${part.pins.length} ${part.pins.length === 1 ? 'pin' : 'pins'}` : '';
@@ -48,6 +54,9 @@ const LINES = {
     };
   },
 };
+
+/** Units of what moves do, where they are not turns. */
+const UNITS = { dolly: ' m', truck: ' m', pedestal: ' m', zoom: ' mm' };
 
 const LENS = [
   ['focalMm', 'focal length', 'focal'],

@@ -11,6 +11,7 @@ import { historyPanel } from './history.js';
 import { keysPanel } from './keys.js';
 import { lensPanel } from './lens.js';
 import { markersPanel } from './markers.js';
+import { movePanel } from './move.js';
 import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
 import { railPanel } from './rail.js';
@@ -21,7 +22,14 @@ import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
 
 /** Panels by kind of part; parts without one of their own have that of all parts. */
-const PART_PANELS = { keys: keysPanel, ride: ridePanel, carried: carriedPanel, aim: aimPanel, lens: lensPanel };
+const PART_PANELS = {
+  keys: keysPanel,
+  move: movePanel,
+  ride: ridePanel,
+  carried: carriedPanel,
+  aim: aimPanel,
+  lens: lensPanel,
+};
 const TABS = {
   card: ['Settings'],
   chosen: ['Keys', chosenPanel],

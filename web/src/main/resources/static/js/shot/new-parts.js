@@ -15,7 +15,16 @@ function firstTarget(store, node) {
   return aimedAt(store, nearest.id);
 }
 
+/** A dolly of a metre over the first half of the shot. */
+function firstMove(store) {
+  const { in: from, out: to } = store.header;
+  const third = Math.round((to - from) / 6);
+  const window = { from, to: from + Math.max(1, Math.round((to - from) / 2)) };
+  return { way: 'dolly', amount: 1, easeIn: third, easeOut: third, softness: 0.5, window };
+}
+
 const NEW = {
+  move: firstMove,
   aim: (store, node) => ({ target: firstTarget(store, node), side: 'front', roll: 'kept' }),
 };
 
