@@ -5,6 +5,7 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
+import idlelens.core.part.Slot;
 import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +30,11 @@ final class ChainJson {
       parts.add(0, Keys.STILL);
     }
     if (parts.stream().noneMatch(Carried.class::isInstance)) {
-      parts.add(1, Carried.WORLD);
+      int own = 0;
+      while (own < parts.size() && parts.get(own).kind().slot() == Slot.OWN) {
+        own++;
+      }
+      parts.add(own, Carried.WORLD);
     }
     if (withLens && parts.stream().noneMatch(Lens.class::isInstance)) {
       parts.add(Lens.PLAIN);

@@ -10,6 +10,7 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
@@ -92,6 +93,18 @@ class ShotJsonTest {
     nodes.add(
         new Node.Null(
             new NodeBody("rider", "Rider", false, Carriage.by("track"), new Chain(parts))));
+    Shot shot = SHOT.withNodes(nodes);
+    assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
+  }
+
+  @Test
+  void moves_areReadAsTheyAreWritten_alsoWhereNothingCarries() throws Exception {
+    List<Part> parts = new ArrayList<>(Chain.pose().parts());
+    Move orbit = Move.of("move-a", Move.Way.ORBIT, 40, 1005, 1030.5);
+    parts.addAll(1, List.of(orbit, Move.of("move-b", Move.Way.HOLD, 0, 1010, 1020)));
+    List<Node> nodes = new ArrayList<>(SHOT.nodes());
+    nodes.add(
+        new Node.Null(new NodeBody("mover", "Mover", false, Carriage.WORLD, new Chain(parts))));
     Shot shot = SHOT.withNodes(nodes);
     assertThat(ShotJson.read(ShotJson.bytes(shot))).isEqualTo(shot);
   }

@@ -83,12 +83,16 @@ export class ScoreSpanHands {
   }
 
   drag(event, id, part, side) {
-    const window = partOf(this.store.byId.get(id), part).window ?? {};
+    const held = partOf(this.store.byId.get(id), part);
+    const window = held.window ?? {};
+    const least = held.part === 'move' ? 1 : 0; // frames that it lasts
     const box = this.score.svg.getBoundingClientRect();
     const frame = (e) => this.score.frameAt(e.clientX - box.left);
     const start = frame(event);
     let by = 0;
-    const edits = () => [{ edit: 'set-stamp', id, part, stamp: 'window', ...moved(window, side, by, this.desk) }];
+    const edits = () => [
+      { edit: 'set-stamp', id, part, stamp: 'window', ...moved(window, side, by, this.desk, least) },
+    ];
     follow(
       this.score.svg,
       event,
@@ -108,11 +112,11 @@ export class ScoreSpanHands {
 }
 
 /** A window with one end moved, or both; an open end that is dragged closes where it comes to stand. */
-function moved(window, side, by, desk) {
+function moved(window, side, by, desk, least) {
   const from = (window.from ?? desk.first()) + by;
   const to = (window.to ?? desk.last()) + by;
-  if (side === 'from') return { ...window, from: Math.min(from, window.to ?? Infinity) };
-  if (side === 'to') return { ...window, to: Math.max(to, window.from ?? -Infinity) };
+  if (side === 'from') return { ...window, from: Math.min(from, (window.to ?? Infinity) - least) };
+  if (side === 'to') return { ...window, to: Math.max(to, (window.from ?? -Infinity) + least) };
   return {
     ...window,
     ...(window.from === undefined ? {} : { from }),

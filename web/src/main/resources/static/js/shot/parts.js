@@ -71,7 +71,10 @@ export const partOf = (node, id) => node?.chain.find((part) => idOf(part) === id
 export function complete(node) {
   const chain = node.chain ?? [];
   if (!chain.some((p) => p.part === 'keys')) chain.unshift({ part: 'keys' });
-  if (!chain.some((p) => p.part === 'carried')) chain.splice(1, 0, { part: 'carried' });
+  if (!chain.some((p) => p.part === 'carried')) {
+    const own = chain.filter((part) => kinds.get(part.part)?.slot === 'own').length;
+    chain.splice(Math.max(1, own), 0, { part: 'carried' });
+  }
   node.chain = chain;
   return node;
 }

@@ -231,6 +231,44 @@ class RiggingTest extends BrowserTest {
   }
 
   @Test
+  void aMove_isAddedAsABlock_madeAnOrbit_stretchedOnTheScore_andTurnedIntoKeys() {
+    Page page = open("Two cameras", "b-cam", "keys", 1030);
+    page.click("#add-part");
+    page.click("[role=menuitem]:has-text('Move')");
+    waitForRevision(page, 2);
+    page.selectOption("select[aria-label='What it does']", "orbit");
+    waitForRevision(page, 3);
+    page.selectOption("select[aria-label='About']", "keeper");
+    waitForRevision(page, 4);
+    double far = farFromKeeper(page, 1001);
+    type(page, "How far", "60");
+    waitForRevision(page, 5);
+    assertThat(farFromKeeper(page, 1049)).isCloseTo(far, within(1e-3));
+    double perFrame = number(page, "() => idleLens.score.scale.perFrame");
+    drag(page, middle(page.locator("#score .span.move .span-end").last()), 20 * perFrame, 0);
+    waitForRevision(page, 6);
+    assertThat(number(page, "() => idleLens.desk.node.chain[1].window.to")).isEqualTo(1069);
+    moved(page, "b-cam");
+    page.click("text=All moves to keys");
+    waitForRevision(page, 7);
+    assertThat(moved(page, "b-cam")).isLessThan(1e-3);
+    assertThat(
+            number(page, "() => idleLens.desk.node.chain.filter((p) => p.part === 'move').length"))
+        .isZero();
+    page.close();
+  }
+
+  private static double farFromKeeper(Page page, int frame) {
+    return number(
+        page,
+        "() => { const a = idleLens.store.pose('b-cam', "
+            + frame
+            + "); const b = idleLens.store.pose('keeper', "
+            + frame
+            + "); return Math.hypot(a.x - b.x, a.z - b.z); }");
+  }
+
+  @Test
   void aPathBecomesARail_andARideBecomesKeys() {
     Page page = open("Two cameras", "a-cam", "keys", 1030);
     moved(page, "a-cam");
