@@ -2,6 +2,7 @@ package idlelens.core.check;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Window;
@@ -90,7 +91,7 @@ public record Lengthening(Count keys, int curves, int lockedCurves, Count window
       }
       for (Part part : chain.parts()) {
         if (!part.body().window().isOpen()) {
-          count(part.body().window());
+          count(part.body().window(), part instanceof Move);
         }
       }
     }
@@ -104,10 +105,11 @@ public record Lengthening(Count keys, int curves, int lockedCurves, Count window
       locked += isLocked && later > 0 ? 1 : 0;
     }
 
-    private void count(Window window) {
+    private void count(Window window, boolean isMove) {
       boolean starts = window.from().isPresent() && window.from().getAsDouble() >= from;
       boolean ends = window.to().isPresent() && window.to().getAsDouble() >= from;
-      boolean withShot = atEnd && window.to().isPresent() && window.to().getAsDouble() == end;
+      boolean withShot =
+          atEnd && !isMove && window.to().isPresent() && window.to().getAsDouble() == end;
       boolean openEnd = window.to().isEmpty();
       if (starts && (ends || openEnd)) {
         windows = windows.moving();

@@ -4,7 +4,6 @@ import idlelens.core.curve.Curve;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
-import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Retiming;
 import idlelens.core.retime.TimeMap;
@@ -78,11 +77,7 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
 
   /** Frames that a part holds stay at their moments, and what lasts goes on as long. */
   private Part stamped(Part part, TimeMap map, double factor) {
-    if (part.body().window().equals(Window.OPEN)) {
-      return part;
-    }
-    Part moved = part.stampsRetimed(frame -> whole(map.at(frame)));
-    return moved.withBody(moved.body().withWindow(moved.body().window().faded(factor)));
+    return part.stampsRetimed(frame -> whole(map.at(frame))).lasting(factor);
   }
 
   private Curve rounded(Curve curve, Node node) {

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.check.Lengthening;
+import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
@@ -56,7 +57,9 @@ public record Lengthen(int by, OptionalDouble at, boolean markers) implements Ed
 
   private static boolean endsAt(Part part, int out) {
     OptionalDouble to = part.body().window().to();
-    return to.isPresent() && to.getAsDouble() == out;
+    return !(part instanceof Move) // which lasts as long as it lasts
+        && to.isPresent()
+        && to.getAsDouble() == out;
   }
 
   private static Part endingAt(Part part, double to) {

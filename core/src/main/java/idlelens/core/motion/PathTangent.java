@@ -3,7 +3,6 @@ package idlelens.core.motion;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Segment;
 import idlelens.core.curve.Tangent;
-import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Path;
@@ -33,7 +32,7 @@ public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out)
     List<Axis> axes = Path.PLACE.stream().map(chain::curve).map(Axis::new).toList();
     List<PathTangent> all = new ArrayList<>();
     for (double frame : chain.keyFrames(Path.PLACE)) {
-      RigidPose space = space(motion, nodeId, frame);
+      Moment moment = Moment.of(motion, nodeId, frame);
       Vector3d key = new Vector3d();
       Vector3d in = new Vector3d();
       Vector3d out = new Vector3d();
@@ -46,17 +45,31 @@ public record PathTangent(double frame, Vector3d in, Vector3d key, Vector3d out)
         in.setComponent(i, value - axis.handle(frame, true, before));
         out.setComponent(i, value + axis.handle(frame, false, after));
       }
-      all.add(new PathTangent(frame, space.apply(in), space.apply(key), space.apply(out)));
+      all.add(new PathTangent(frame, moment.world(in), moment.world(key), moment.world(out)));
     }
     return all;
   }
 
-  private static RigidPose space(Evaluation motion, String nodeId, double frame) {
-    double sample = (frame - motion.grid().first()) * motion.grid().stepsPerFrame();
-    boolean onGrid = sample == Math.rint(sample) && sample >= 0 && sample < motion.grid().count();
-    return onGrid
-        ? motion.ownSpace(nodeId, (int) sample)
-        : Evaluation.at(motion.shot(), frame).ownSpace(nodeId, 0);
+  /** A node at a frame: how its keyed places come into the world. */
+  private record Moment(Evaluation motion, String nodeId, int sample, double[] keyed) {
+    static Moment of(Evaluation motion, String nodeId, double frame) {
+      double sample = (frame - motion.grid().first()) * motion.grid().stepsPerFrame();
+      boolean onGrid = sample == Math.rint(sample) && sample >= 0 && sample < motion.grid().count();
+      Evaluation at = onGrid ? motion : Evaluation.at(motion.shot(), frame);
+      int i = onGrid ? (int) sample : 0;
+      return new Moment(at, nodeId, i, at.keyedNumbers(nodeId, i));
+    }
+
+    /** With what moves add, in the space that it stands in. */
+    Vector3d world(Vector3d place) {
+      double[] numbers = keyed.clone();
+      for (int i = 0; i < 3; i++) {
+        numbers[i] = place.get(i);
+      }
+      double[] moved = motion.movedNumbers(nodeId, sample, numbers);
+      Vector3d own = new Vector3d(moved[0], moved[1], moved[2]);
+      return motion.ownSpace(nodeId, sample).apply(own);
+    }
   }
 
   /** The curve of x, y or z with its segments, each made once. */

@@ -182,6 +182,12 @@ public record Move(
   }
 
   @Override
+  public Move lasting(double factor) {
+    Ease longer = new Ease(ease.in() * factor, ease.out() * factor, ease.softness());
+    return new Move(Part.super.lasting(factor).body(), way, amount, longer, after, rounds, pivot);
+  }
+
+  @Override
   public PartKind kind() {
     return KIND;
   }

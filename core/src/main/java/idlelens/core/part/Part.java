@@ -83,6 +83,13 @@ public sealed interface Part permits Keys, Move, Ride, Carried, Aim, Lens {
     return next;
   }
 
+  /** With all that lasts some frames, such as a fade, lasting so many times as many. */
+  default Part lasting(double factor) {
+    Window window = body().window();
+    Window longer = window.faded(factor);
+    return longer.equals(window) ? this : withBody(body().withWindow(longer));
+  }
+
   /** The same on other nodes. */
   default Part withNodes(UnaryOperator<String> other) {
     return withTargets(

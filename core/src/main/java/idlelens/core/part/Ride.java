@@ -80,10 +80,13 @@ public record Ride(
   public record Banking(double share, double limitDeg, double smoothFrames) {
     public static final Banking NONE = new Banking(0, 30, 0);
 
+    /** The most frames it eases over. */
+    public static final double SMOOTHEST = 48;
+
     public Banking {
       Require.within(share, 0, 10, "bank");
       Require.within(limitDeg, 0, 90, "bankLimit");
-      Require.within(smoothFrames, 0, 48, "bankSmooth");
+      Require.within(smoothFrames, 0, SMOOTHEST, "bankSmooth");
     }
   }
 
@@ -114,6 +117,13 @@ public record Ride(
   /** From the start of a rail, level. */
   public static Ride on(String id, String railId) {
     return new Ride(PartBody.usual(id, KIND), railId, Turn.LEVEL, Banking.NONE, 0, List.of());
+  }
+
+  @Override
+  public Ride lasting(double factor) {
+    double smooth = Math.min(Banking.SMOOTHEST, banking.smoothFrames() * factor);
+    Banking longer = new Banking(banking.share(), banking.limitDeg(), smooth);
+    return new Ride(body, railId, turn, longer, lookAheadM, pins);
   }
 
   @Override

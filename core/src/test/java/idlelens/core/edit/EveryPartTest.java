@@ -22,6 +22,7 @@ import idlelens.core.retime.TimeMap;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
+import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -121,6 +122,21 @@ class EveryPartTest {
     java.util.Collections.shuffle(world, random);
     world.addAll(0, List.of("keys", "carried"));
     return world;
+  }
+
+  /** Another rate is the same motion: all that a part holds, or that lasts, comes along. */
+  @Test
+  void anotherRate_isTheSameMotionInSeconds_forEveryNode() {
+    Shot at24 = RIG;
+    Shot at48 = new ConvertRate(FrameRate.of(48), ConvertRate.Keep.TIME, false).apply(at24);
+    int in = at48.header().range().in();
+    for (String id : List.of("walker", "rider", "mover", "pointer", "cam")) {
+      for (int frame = 1; frame <= 50; frame += 3) {
+        var was = Evaluation.at(at24, frame).pose(id, 0).place();
+        var is = Evaluation.at(at48, in + (frame - 1) * 2).pose(id, 0).place();
+        assertThat(is.distance(was)).as("%s at %s", id, frame).isLessThan(1e-6);
+      }
+    }
   }
 
   @Test
