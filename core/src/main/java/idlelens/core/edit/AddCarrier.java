@@ -100,7 +100,7 @@ public record AddCarrier(
     Node outer = link(0, "pan", pan, panKeys);
     Node tilt = inner(1, "tilt", Path.TILT, own);
     Node roll = inner(2, "roll", Path.ROLL, own);
-    Node plain = withoutRides(node);
+    Node plain = inWorld(node);
     Chain still =
         plain
             .chain()
@@ -163,9 +163,11 @@ public record AddCarrier(
   private List<Link> boom(Vector3d at, double heading) {
     double back = Math.toRadians(heading);
     Vector3d base = new Vector3d(at).add(armM * Math.sin(back), 0, armM * Math.cos(back));
-    Link foot = standing(base, heading, Set.of(Path.PAN, Path.TILT));
     Chain arm = Chain.pose().restingAt(0, 0, -armM, 0, 0, 0);
-    return List.of(foot, new Link("arm", arm, Set.of(Path.Z)));
+    return List.of(
+        new Link("swing", standing(base, heading, Set.of()).chain(), Set.of(Path.PAN)),
+        new Link("lift", Chain.pose(), Set.of(Path.TILT)),
+        new Link("arm", arm, Set.of(Path.Z)));
   }
 
   private static Link standing(Vector3d at, double heading, Set<Path> keyed) {
@@ -228,7 +230,7 @@ public record AddCarrier(
       inner = inner.times(OwnNumbers.pose(each.chain(), frame));
     }
     String innermost = nulls.get(nulls.size() - 1).id();
-    Node plain = withoutRides(shot.node(id));
+    Node plain = inWorld(shot.node(id));
     return shot.withNode(plain.withCarriage(new Carriage(innermost, inner.inverse())));
   }
 
@@ -246,19 +248,9 @@ public record AddCarrier(
     return new Chain(parts);
   }
 
-  private static Node withoutRides(Node node) {
-    TakesKeys takesKeys = node.takesKeys();
-    List<Part> kept = new ArrayList<>();
-    for (Part part : node.chain().parts()) {
-      if (part instanceof Ride) {
-        takesKeys = takesKeys.withoutPart(part.id());
-      } else {
-        kept.add(part);
-      }
-    }
-    Chain plain = new Chain(kept);
-    return node.withBody(
-        new NodeBody(node.id(), node.name(), node.hidden(), plain.with(Carried.WORLD), takesKeys));
+  /** In the world, with no ride of its own. */
+  private static Node inWorld(Node node) {
+    return node.withChain(node.chain().with(Carried.WORLD)).withoutParts(Ride.class::isInstance);
   }
 
   private static Shot with(Shot shot, List<Node> added) {

@@ -21,6 +21,9 @@ public record EditCost(long steps) {
   /** Beyond this, others should not have to wait for a thread. */
   public static final long LONG = 300_000;
 
+  /** Looks along a rail for each number of a pose that becomes a place on it. */
+  private static final long LOOKS = 60;
+
   /** What the edits cost when they are made on that shot. */
   public static EditCost of(Shot shot, List<Edit> edits) {
     long steps = 0;
@@ -30,6 +33,7 @@ public record EditCost(long steps) {
       for (String id : changed) {
         steps += shot.find(id).map(ShotSize::keys).orElse(0L);
       }
+      steps += edit instanceof RailFromKeys ? LOOKS * samples(shot) : 0;
       steps += edit.writesMotion() ? changed.size() * samples(shot) : 0;
     }
     return new EditCost(steps);

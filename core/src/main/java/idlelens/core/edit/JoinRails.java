@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
-import idlelens.core.part.Path;
 import idlelens.core.rail.Anchor;
 import idlelens.core.rail.Offset;
 import idlelens.core.rail.Rail;
@@ -112,24 +111,11 @@ public record JoinRails(String id, String other, double frame) implements Edit {
   public Footprint footprint(Shot shot) {
     Footprint.Builder places =
         Footprint.of(shot)
-            .changes(
-                Place.rail(id),
-                Place.readers(id),
-                Place.node(other),
-                Place.inOrder(other),
-                Place.readers(other))
+            .changes(Place.rail(id), Place.node(other), Place.inOrder(other), Place.readers(other))
             .reliesOn(Place.there(id), Place.header("range"), Place.header("handles"))
             .reliesOnMotion(id)
             .reliesOnMotion(other);
-    for (Node node : shot.nodes()) {
-      node.chain()
-          .ride(id)
-          .ifPresent(
-              ride -> {
-                places.changes(Place.part(node.id(), ride.id()));
-                places.changes(node.id(), List.<Path>of(RailRiders.pace(ride)));
-              });
-    }
+    RailRiders.retimed(places, shot, id);
     shot.node(other)
         .chain()
         .carried()

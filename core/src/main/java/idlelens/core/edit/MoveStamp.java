@@ -54,7 +54,7 @@ public record MoveStamp(String id, String part, String stamp, double frame) impl
       places.changes(id, List.of(RailRiders.pace(ride)));
     }
     return places
-        .changes(Place.stamps(id, part), Place.MOMENTS)
+        .changes(Place.stamps(id, part))
         .reliesOn(Place.there(id), Place.takesKeys(id))
         .done();
   }

@@ -8,7 +8,9 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.motion.Riding;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.rail.Anchor;
 import idlelens.core.rail.RailCurve;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -54,7 +56,7 @@ final class Pinning {
                     new double[] {low, high, high + Ride.STRETCH});
     List<Pin> pins = new ArrayList<>(ride.pins());
     pins.add(index, pin);
-    return ride.withPace(map.of(ride.pace())).withPins(pins);
+    return ride.withPace(map.of(ride.evaluated().get(Ride.PACE))).withPins(pins);
   }
 
   /**
@@ -63,6 +65,7 @@ final class Pinning {
    * @param frame when it is to be reached
    */
   Ride at(int anchor, double frame) {
+    refuseRounds();
     Pin pin = new Pin(freeId(), frame, curve.rail().anchors().get(anchor).id());
     Ride divided = divided(anchor, pin);
     double want = Ride.paceOf(divided.pins().indexOf(pin));
@@ -84,6 +87,22 @@ final class Pinning {
     }
     Curve without = Double.isNaN(nearest) ? pace : pace.withoutKeys(nearest);
     return divided.withPace(without.withKey(new Key(frame, want, tangent)));
+  }
+
+  /** Stretches are those of one round, and their ends those of what is keyed. */
+  private void refuseRounds() {
+    Curve pace = ride.pace();
+    double whole = Ride.STRETCH * (ride.pins().size() + 1);
+    boolean leaves = pace.keys().stream().anyMatch(k -> k.value() < 0 || k.value() > whole);
+    if (curve.rail().closed() && leaves) {
+      throw new RefusedException("pace", "more than one round", "one round, to be pinned");
+    }
+    for (Beyond each : List.of(pace.before(), pace.after())) {
+      if (pace.isKeyed() && (each == Beyond.RUN_ON || each == Beyond.CYCLE_AND_CARRY)) {
+        throw new RefusedException(
+            "pace", "going on outside its keys", "hold or cycle there, to be pinned");
+      }
+    }
   }
 
   private String freeId() {
@@ -119,8 +138,8 @@ final class Pinning {
    * @param after the last frame that is computed
    */
   Ride atEnd(double after) {
-    int last = curve.rail().closed() ? 0 : curve.rail().anchors().size() - 1;
-    String anchor = curve.rail().anchors().get(last).id();
+    List<Anchor> anchors = curve.rail().anchors();
+    String anchor = anchors.get(anchors.size() - 1).id();
     if (ride.pins().stream().anyMatch(p -> p.anchorId().equals(anchor))) {
       return ride;
     }

@@ -203,6 +203,10 @@ public sealed interface RailChange {
   record Close(boolean closed) implements RailChange {
     @Override
     public Rail of(Rail rail) {
+      if (rail.closed() == closed) {
+        throw new RefusedException(
+            "closed", closed, closed ? "an open rail to close" : "a closed rail to open");
+      }
       return rail.withClosed(closed);
     }
 

@@ -37,6 +37,21 @@ final class RailRiders {
     return new Path(ride.id(), Ride.PACE.id());
   }
 
+  /** Says that all who ride a rail, or come to, are timed anew. */
+  static Footprint.Builder retimed(Footprint.Builder places, Shot shot, String railId) {
+    places.changes(Place.readers(railId));
+    for (Node node : shot.nodes()) {
+      node.chain()
+          .ride(railId)
+          .ifPresent(
+              ride ->
+                  places
+                      .changes(Place.part(node.id(), ride.id()))
+                      .changes(node.id(), List.of(pace(ride))));
+    }
+    return places;
+  }
+
   private Shot changed(UnaryOperator<Ride> change) {
     Map<String, Node> next = new HashMap<>();
     for (Node node : riders) {

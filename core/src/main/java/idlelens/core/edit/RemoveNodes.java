@@ -1,8 +1,6 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.Carried;
-import idlelens.core.part.Chain;
-import idlelens.core.part.Part;
 import idlelens.core.part.Ride;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -63,19 +61,7 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
 
   /** A ride ends with its rail. */
   private static Node withoutRides(Node node, Set<String> gone) {
-    Node next = node;
-    for (Part part : node.chain().parts()) {
-      if (part instanceof Ride ride && gone.contains(ride.railId())) {
-        List<Part> kept = new ArrayList<>(next.chain().parts());
-        kept.removeIf(p -> p.id().equals(ride.id()));
-        next =
-            next.withBody(
-                next.body()
-                    .withTakesKeys(next.takesKeys().withoutPart(ride.id()))
-                    .withChain(new Chain(kept)));
-      }
-    }
-    return next;
+    return node.withoutParts(part -> part instanceof Ride ride && gone.contains(ride.railId()));
   }
 
   /** Those whose new carrier is given to another one too come after it, one by one. */

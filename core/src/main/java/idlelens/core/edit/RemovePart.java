@@ -1,6 +1,5 @@
 package idlelens.core.edit;
 
-import idlelens.core.part.Chain;
 import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
@@ -25,11 +24,7 @@ public record RemovePart(String id, String part) implements Edit {
     if (!gone.kind().many()) {
       throw new RefusedException("part", "'" + part + "', which every chain has", "another part");
     }
-    Chain rest =
-        new Chain(node.chain().parts().stream().filter(p -> !p.id().equals(part)).toList());
-    return shot.withNode(
-        node.withBody(
-            node.body().withTakesKeys(node.takesKeys().withoutPart(part)).withChain(rest)));
+    return shot.withNode(node.withoutParts(p -> p.id().equals(part)));
   }
 
   @Override

@@ -44,17 +44,18 @@ public record RideRail(String id, String railId, double from, double to, String 
     Node node = shot.node(id);
     ShapeRail.rail(shot, railId);
     CarrierLoop.refuse(shot, node, railId);
-    Chain chain = node.chain().map(Path.POSE, curve -> Curve.still(0));
+    Node plain =
+        node.withChain(node.chain().with(Carried.WORLD)).withoutParts(Ride.class::isInstance);
+    Chain chain = plain.chain().map(Path.POSE, curve -> Curve.still(0));
     List<Part> parts = new ArrayList<>(chain.parts());
-    parts.removeIf(Ride.class::isInstance);
     int at = 0;
     while (parts.get(at).kind().slot().ordinal() < Slot.SPACE.ordinal()) {
       at++;
     }
     parts.add(at, Ride.on(partId, railId).withPace(even()));
     Chain next = new Chain(parts);
-    Carried carried = next.carried().withBy(Carriage.by(railId));
-    return shot.withNode(node.withChain(next.with(carried)));
+    Carried carried = node.chain().carried().withBy(Carriage.by(railId));
+    return shot.withNode(plain.withChain(next.with(carried)));
   }
 
   private Curve even() {

@@ -4,7 +4,6 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import java.util.List;
 
 /**
  * Changes the shape of a rail. Where it is pinned, the stretches between pins that the change does
@@ -20,6 +19,7 @@ public record ShapeRail(String id, RailChange change) implements Edit {
   @Override
   public Shot apply(Shot shot) {
     Node.Rail rail = rail(shot, id);
+    checked(rail);
     Shot ready = shot;
     if (change.extendsIt()) {
       ready = RailRiders.of(shot, id).pinnedAtEnd(change);
@@ -27,8 +27,13 @@ public record ShapeRail(String id, RailChange change) implements Edit {
     if (change instanceof RailChange.Reverse) {
       ready = RailRiders.of(shot, id).reversed();
     }
+    return ready.withNode(rail.withRail(new StretchesKept(ready, rail, change).apply()));
+  }
+
+  /** Refused before anything is done to what rides it. */
+  private void checked(Node.Rail rail) {
     try {
-      return ready.withNode(rail.withRail(new StretchesKept(ready, rail, change).apply()));
+      change.of(rail.rail());
     } catch (RefusedException e) {
       throw e.inside(rail.name());
     }
@@ -48,24 +53,17 @@ public record ShapeRail(String id, RailChange change) implements Edit {
 
   @Override
   public Footprint footprint(Shot shot) {
-    Footprint.Builder places = Footprint.of(shot).changes(Place.rail(id)).reliesOn(Place.there(id));
+    Footprint.Builder places =
+        Footprint.of(shot)
+            .changes(Place.rail(id))
+            .reliesOn(Place.there(id), Place.header("range"), Place.header("handles"));
     if (retimes()) {
-      places.changes(Place.readers(id)); // who comes to ride it meanwhile is retimed too
+      return RailRiders.retimed(places, shot, id).done();
     }
-    for (Node node : shot.nodes()) {
-      node.chain()
-          .ride(id)
-          .ifPresent(
-              ride -> {
-                if (retimes()) {
-                  places.changes(Place.part(node.id(), ride.id()));
-                  places.changes(node.id(), List.of(RailRiders.pace(ride)));
-                } else {
-                  places.reliesOn(Place.stamps(node.id(), ride.id()));
-                }
-              });
+    for (Node node : shot.nodes()) { // what they have pinned stays as it is
+      node.chain().ride(id).ifPresent(ride -> places.reliesOn(Place.stamps(node.id(), ride.id())));
     }
-    return places.reliesOn(Place.header("range"), Place.header("handles")).done();
+    return places.done();
   }
 
   @Override

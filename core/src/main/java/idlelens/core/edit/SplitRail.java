@@ -1,6 +1,5 @@
 package idlelens.core.edit;
 
-import idlelens.core.part.Path;
 import idlelens.core.rail.Anchor;
 import idlelens.core.rail.Rail;
 import idlelens.core.rule.RefusedException;
@@ -51,17 +50,9 @@ public record SplitRail(String id, String anchorId, String newId, String newName
   public Footprint footprint(Shot shot) {
     Footprint.Builder places =
         Footprint.of(shot)
-            .changes(Place.rail(id), Place.readers(id), Place.node(newId), Place.inOrder(newId))
+            .changes(Place.rail(id), Place.node(newId), Place.inOrder(newId))
             .reliesOn(Place.node(id));
-    for (Node node : shot.nodes()) {
-      node.chain()
-          .ride(id)
-          .ifPresent(
-              ride -> {
-                places.changes(Place.part(node.id(), ride.id()));
-                places.changes(node.id(), List.<Path>of(RailRiders.pace(ride)));
-              });
-    }
+    RailRiders.retimed(places, shot, id);
     for (String carrier : shot.node(id).chain().carried().carriers()) {
       places.changes(Place.carries(carrier, newId)).leansOn(carrier);
     }

@@ -6,13 +6,16 @@ import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
 import idlelens.core.rail.RailCurve;
 import idlelens.core.time.FrameRate;
+import java.util.HashMap;
+import java.util.Map;
 import org.joml.Matrix3d;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
 /**
  * Where on a rail a ride is, in the rail's own space. The pace in per cent of stretches becomes a
- * distance, the distance a place: even pace is even in metres, whatever the anchors.
+ * distance, the distance a place: even pace is even in metres, whatever the anchors. For one
+ * thread: it remembers where it was.
  */
 public final class Riding {
   private static final double GRAVITY = 9.80665; // m/s^2
@@ -24,6 +27,7 @@ public final class Riding {
   private final double framesPerSecond;
   private final double[] bounds; // where stretches begin and end, in metres
   private final CurvePlayer pace;
+  private final Map<Double, Double> leans = new HashMap<>(); // by frame; neighbours share them
 
   public Riding(Ride ride, RailCurve curve, FrameRate rate) {
     this.ride = ride;
@@ -164,7 +168,7 @@ public final class Riding {
     double weights = 0;
     for (int i = -reach; i <= reach; i++) {
       double weight = Math.exp(-0.5 * i * i / (sigma * sigma));
-      sum += weight * leanAt(frame + i);
+      sum += weight * leans.computeIfAbsent(frame + i, this::leanAt);
       weights += weight;
     }
     return sum / weights;

@@ -1,10 +1,13 @@
 package idlelens.core.motion;
 
+import idlelens.core.curve.Curve;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
+import idlelens.core.part.Chain;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
+import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.scene.Node;
 import java.util.ArrayList;
@@ -80,14 +83,24 @@ final class Stages {
   /** The moves of the node that are on. */
   private List<Stage.Moved.Adding> moves() {
     List<Stage.Moved.Adding> all = new ArrayList<>();
+    Chain keyed = keyedChain();
     for (Part part : node.chain().parts()) {
       if (part instanceof Move move && motion.isOn(move) && move.way() != Move.Way.ZOOM) {
         PoseTrack pivot = move.way().hasPivot() ? track(move.pivot()) : null;
-        Moving moving = new Moving(move, node.chain());
+        Moving moving = new Moving(move, keyed);
         all.add(new Stage.Moved.Adding(move, moving, tracks.get(move.id()), space, pivot));
       }
     }
     return all;
+  }
+
+  /** The chain with its pose as it is keyed; as at the first frame while that is off. */
+  private Chain keyedChain() {
+    Chain chain = node.chain();
+    double in = motion.shot().header().range().in();
+    return motion.isOn(chain.part(Keys.ID))
+        ? chain
+        : chain.map(Path.POSE, curve -> Curve.still(curve.at(in)));
   }
 
   /** The keyed numbers as at the first frame, on every sample. */

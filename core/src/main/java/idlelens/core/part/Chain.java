@@ -37,6 +37,7 @@ public record Chain(List<Part> parts) {
       slot = part.kind().slot();
     }
     checkRides(parts);
+    checkZooms(parts);
     for (String always : List.of(Keys.ID, Carried.ID)) {
       if (!ids.contains(always)) {
         throw new RefusedException("chain", "without " + always, "keys and carried in every chain");
@@ -50,6 +51,16 @@ public record Chain(List<Part> parts) {
       if (part instanceof Ride ride && !rails.add(ride.railId())) {
         throw new RefusedException(
             "chain", "with two rides on '" + ride.railId() + "'", "one ride on each rail");
+      }
+    }
+  }
+
+  private static void checkZooms(List<Part> parts) {
+    boolean lens = parts.stream().anyMatch(Lens.class::isInstance);
+    for (Part part : parts) {
+      if (!lens && part instanceof Move move && move.way() == Move.Way.ZOOM) {
+        throw new RefusedException(
+            part.id() + ".way", "zoom, without a lens", "another move, or a camera");
       }
     }
   }

@@ -13,9 +13,11 @@ public sealed interface Stamp permits Window, HandOver, Pin {
 
   /** Refuses what is no id of a stamp. */
   static void checkId(String id) {
-    if (id == null || !id.matches("[a-z0-9-]{1,40}")) {
+    if (id == null || !id.matches("[a-z0-9-]{1,40}") || id.equals(Window.ID)) {
       throw new RefusedException(
-          "stamp.id", "'" + id + "'", "1 to 40 lower-case letters, digits or '-'");
+          "stamp.id",
+          "'" + id + "'",
+          "1 to 40 lower-case letters, digits or '-', but not '" + Window.ID + "'");
     }
   }
 }

@@ -16,6 +16,9 @@ import java.util.function.DoubleUnaryOperator;
  */
 public record Window(OptionalDouble from, OptionalDouble to, double fadeIn, double fadeOut)
     implements Stamp {
+  /** Its id as a stamp. */
+  public static final String ID = "window";
+
   /** Always. */
   public static final Window OPEN = new Window(OptionalDouble.empty(), OptionalDouble.empty());
 
@@ -41,7 +44,7 @@ public record Window(OptionalDouble from, OptionalDouble to, double fadeIn, doub
 
   @Override
   public String id() {
-    return "window";
+    return ID;
   }
 
   public boolean isOpen() {

@@ -172,6 +172,9 @@ public final class Rail {
   public Rail reversed() {
     List<Anchor> back = new ArrayList<>(anchors.stream().map(Anchor::reversed).toList());
     Collections.reverse(back);
+    if (closed) { // it still begins where it began
+      Collections.rotate(back, 1);
+    }
     return withAnchors(back);
   }
 

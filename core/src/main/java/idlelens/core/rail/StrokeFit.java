@@ -104,9 +104,17 @@ public final class StrokeFit {
       beziers.add(bezier);
       return;
     }
-    Vector3d through = through(worst.index);
-    open.addFirst(new Part(worst.index, part.last, through, part.in));
-    open.addFirst(new Part(part.first, worst.index, part.out, new Vector3d(through).negate()));
+    int at = notAtTheEdge(part, worst.index);
+    Vector3d through = through(at);
+    open.addFirst(new Part(at, part.last, through, part.in));
+    open.addFirst(new Part(part.first, at, part.out, new Vector3d(through).negate()));
+  }
+
+  /** Long parts are never split into a long and a tiny one, or this would take forever. */
+  private static int notAtTheEdge(Part part, int index) {
+    int least = (part.last - part.first) / 8;
+    return Math.max(
+        part.first + Math.max(1, least), Math.min(part.last - Math.max(1, least), index));
   }
 
   private double limit() {
@@ -173,12 +181,22 @@ public final class StrokeFit {
     double chord = from.distance(to);
     double a = det == 0 ? 0 : (x0 * c11 - x1 * c01) / det;
     double b = det == 0 ? 0 : (c00 * x1 - c01 * x0) / det;
-    if (!(a > 1e-6 * chord) || !(b > 1e-6 * chord)) { // Wu and Barsky's rule where it fails
+    double longest = wayOf(part); // a tangent longer than the stroke is none that was drawn
+    boolean fails = !(a > 1e-6 * chord) || !(b > 1e-6 * chord) || a > longest || b > longest;
+    if (fails) { // Wu and Barsky's rule
       return line(part);
     }
     return new Vector3d[] {
       from, new Vector3d(part.out).mul(a).add(from), new Vector3d(part.in).mul(b).add(to), to
     };
+  }
+
+  private double wayOf(Part part) {
+    double way = 0;
+    for (int i = part.first; i < part.last; i++) {
+      way += points.get(i).distance(points.get(i + 1));
+    }
+    return way;
   }
 
   private record Worst(int index, double error) {}

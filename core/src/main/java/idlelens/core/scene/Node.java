@@ -8,6 +8,9 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
 
 /** Anything on set. */
 public sealed interface Node {
@@ -60,6 +63,22 @@ public sealed interface Node {
 
   default Node withChain(Chain chain) {
     return withBody(body().withChain(chain));
+  }
+
+  /** Without some parts of its chain, and without what is said of their keys. */
+  default Node withoutParts(Predicate<Part> gone) {
+    TakesKeys rest = takesKeys();
+    List<Part> kept = new ArrayList<>();
+    for (Part part : chain().parts()) {
+      if (gone.test(part)) {
+        rest = rest.withoutPart(part.id());
+      } else {
+        kept.add(part);
+      }
+    }
+    return kept.size() == chain().parts().size()
+        ? this
+        : withBody(body().withTakesKeys(rest).withChain(new Chain(kept)));
   }
 
   /** Carried by that for all frames. */

@@ -90,8 +90,11 @@ class AddCarrierTest {
   @Test
   void boom_liftsAtTheEndOfItsArm() {
     Shot after = made(CarrierKind.BOOM, "ptr", "crate").apply(RIG);
-    assertThat(after.node("new-1").chain().curve(Path.Z).rest()).isEqualTo(-2.5);
-    Shot lifted = new SetValues("new", 1, Map.of(Path.TILT, 90.0), Keying.STILL).apply(after);
+    assertThat(after.node("new-2").chain().curve(Path.Z).rest()).isEqualTo(-2.5);
+    for (String id : List.of("new", "new-1")) { // each has one axis to turn about
+      assertThat(Path.TURN.stream().filter(after.node(id).takesKeys()::passes)).hasSize(1);
+    }
+    Shot lifted = new SetValues("new-1", 1, Map.of(Path.TILT, 90.0), Keying.STILL).apply(after);
     double was = Evaluation.at(RIG, 1).pose("crate", 0).y();
     assertThat(Evaluation.at(lifted, 1).pose("crate", 0).y()).isCloseTo(was + 2.5, within(1e-9));
   }

@@ -241,7 +241,29 @@ class MoveTest {
   }
 
   @Test
+  void toKeys_whatIsSwitchedOffStays() {
+    Shot off = new SwitchPart("mover", "move-a", false).apply(RIG);
+    Shot keys = new MovesToKeys("mover", Keep.EVERY_FRAME).apply(off);
+    assertThat(keys.node("mover").chain().find("move-a")).isPresent();
+    assertThat(keys.node("mover").chain().find("move-b")).isEmpty();
+  }
+
+  @Test
+  void hold_ofKeysThatAreOff_holdsWhatStandsStill() {
+    Shot keyed =
+        new SetValues("eye", 45, Map.of(Path.X, 8.0), Keying.TOUCHED)
+            .apply(with(even(Move.Way.HOLD, 0, 1, Move.After.HELD)));
+    Shot off = new SwitchPart("eye", Keys.ID, false).apply(keyed);
+    for (double frame : new double[] {1, 20, 45}) {
+      assertThat(at(off, "eye", frame).place().distance(at(off, "eye", 1).place())).isZero();
+    }
+  }
+
+  @Test
   void wrongOnes_areRefused() {
+    assertThatThrownBy(
+            () -> new AddPart("arm", Move.of("move-z", Move.Way.ZOOM, 3, 1, 9)).apply(RIG))
+        .hasMessageContaining("zoom, without a lens; allowed: another move, or a camera");
     assertThatThrownBy(() -> Move.of("move-x", Move.Way.PAN, 1, 30, 30))
         .hasMessage("move.window is 30.0; allowed: a last frame after the first");
     Window open = new Window(OptionalDouble.empty(), OptionalDouble.of(4));

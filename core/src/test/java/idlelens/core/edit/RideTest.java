@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Curves;
 import idlelens.core.geometry.RigidPose;
@@ -199,6 +200,42 @@ class RideTest {
     assertThatThrownBy(
             () -> new ShapeRail("rail", new RailChange.Reverse()).apply(pinnedAt(before, 20)))
         .hasMessageContaining("take them away to reverse it");
+  }
+
+  @Test
+  void reversedAndClosed_theSamePlacesAtTheSameFrames_roundAndRound() {
+    Node.Rail circle = (Node.Rail) RIG.node("other-rail");
+    Shot shot = RIG.withNode(circle.withRail(circle.rail().withClosed(true)));
+    shot = new RideRail("crate", "other-rail", 1, 41, "ride-b").apply(shot);
+    Path pace = new Path("ride-b", "pace");
+    Shot rounds = new SetValues("crate", 41, Map.of(pace, 270.0), Keying.TOUCHED).apply(shot);
+    Shot back = new ShapeRail("other-rail", new RailChange.Reverse()).apply(rounds);
+    for (double f = -3; f <= 54; f += 0.5) {
+      assertThat(at(back, "crate", f).place().distance(at(rounds, "crate", f).place()))
+          .isLessThan(1e-9);
+    }
+    assertThatThrownBy(
+            () -> new PinRide("crate", "other-rail", 20, Optional.empty(), "x").apply(rounds))
+        .hasMessageContaining("pace is more than one round; allowed: one round, to be pinned");
+    assertThatThrownBy(() -> new ShapeRail("other-rail", new RailChange.Close(true)).apply(rounds))
+        .hasMessage("other-rail.closed is true; allowed: an open rail to close");
+  }
+
+  @Test
+  void aPaceThatRunsOn_isNotPinned_andSaysWhy() {
+    Curve running = ride(RIG).withPins(List.of()).pace().withBeyond(Beyond.HOLD, Beyond.RUN_ON);
+    Shot shot = with(RIG, ride(RIG).withPins(List.of()).withPace(running));
+    assertThatThrownBy(() -> pinnedAt(shot, 20))
+        .hasMessageContaining("going on outside its keys; allowed: hold or cycle there");
+  }
+
+  /** Eased over frames: as one frame alone, and by the sum that it is. */
+  @Test
+  void aLeanThatIsEased_isTheSameAloneAndInTheWhole() {
+    Evaluation whole = Evaluation.of(RIG);
+    for (int i = 0; i < whole.grid().count(); i++) {
+      assertSame(at(RIG, "rider", whole.grid().frame(i)), whole.pose("rider", i), 1e-12);
+    }
   }
 
   @Property(tries = 40)

@@ -88,6 +88,16 @@ class StrokeFitTest {
         .hasMessageStartingWith("tolerance is 0");
   }
 
+  /** Worst right behind the start, again and again: halves would be as long as the whole. */
+  @Test
+  void aStrokeThatIsWorstAtItsEdge_isFittedInNoMoreThanItTakes() {
+    List<Vector3d> points = new ArrayList<>();
+    for (int i = 0; i < 100_000; i++) {
+      points.add(new Vector3d(i * 1e-3, 0, 5 * Math.pow(0.99, i) * (i % 2 == 0 ? 1 : -1)));
+    }
+    assertThat(StrokeFit.fit(points, 0.01, false).anchors()).hasSizeLessThanOrEqualTo(Rail.MOST);
+  }
+
   @Test
   void twoPoints_areALine() {
     Rail rail = StrokeFit.fit(List.of(new Vector3d(), new Vector3d(0, 0, -3)), 0.1, false);
