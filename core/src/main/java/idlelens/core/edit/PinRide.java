@@ -46,7 +46,7 @@ public record PinRide(
       double distance = curve.within(riding.distanceAt(frame));
       anchor = anchorAt(curve, distance);
       if (anchor < 0) {
-        ready = new RailChange.Insert(distance, newId).of(ready);
+        ready = ready.withAnchorAt(distance, newId);
         anchor = ready.index(newId);
       }
     }

@@ -3,7 +3,6 @@ package idlelens.core.edit;
 import idlelens.core.rail.Anchor;
 import idlelens.core.rail.Offset;
 import idlelens.core.rail.Rail;
-import idlelens.core.rail.RailCurve;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.ArrayList;
@@ -115,26 +114,19 @@ public sealed interface RailChange {
     }
   }
 
-  /** Puts an anchor on the rail, which stays as it is. */
-  record Insert(double distanceM, String newId) implements RailChange {
-    private static final double ON_ANCHOR = 1e-6;
-
+  /** Puts an anchor where the rail is nearest to a place; the rail stays as it is. */
+  record Insert(double x, double y, double z, String newId) implements RailChange {
     public Insert {
-      Require.finite(distanceM, "distance");
+      step(x, "x");
+      step(y, "y");
+      step(z, "z");
       Require.present(newId, "newId");
     }
 
     @Override
     public Rail of(Rail rail) {
-      RailCurve curve = rail.curve();
-      double parameter = curve.parameterAt(distanceM);
-      int span = Math.min(rail.spans() - 1, (int) Math.floor(parameter));
-      double u = parameter - span;
-      if (u < ON_ANCHOR || u > 1 - ON_ANCHOR) {
-        throw new RefusedException(
-            "distance", distanceM, "a place between two anchors of the rail");
-      }
-      return rail.split(span, u, newId);
+      double distance = rail.curve().nearest(new Vector3d(x, y, z), 0, rail.curve().length());
+      return rail.withAnchorAt(distance, newId);
     }
 
     @Override

@@ -34,8 +34,6 @@ import org.joml.Vector3d;
  */
 public record RailFromKeys(String id, String newId, String name, double toleranceM, String partId)
     implements Edit {
-  private static final int LOOKS = 60; // along the rail, for the place nearest to a frame's
-
   public RailFromKeys {
     Require.present(id, "id");
     Require.present(newId, "newId");
@@ -93,33 +91,13 @@ public record RailFromKeys(String id, String newId, String name, double toleranc
     for (int i = 0; i < places.size(); i++) {
       gone += i == 0 ? 0 : places.get(i).distance(places.get(i - 1));
       double guess = gone / whole * curve.length();
-      last = Math.max(last, nearest(curve, places.get(i), guess));
+      double reach = Math.max(4 * toleranceM, curve.length() / 50);
+      last = Math.max(last, curve.nearest(places.get(i), guess - reach, guess + reach));
       frames[i] = grid.frame(i);
       percent[i] = last / curve.length() * Ride.STRETCH;
     }
     List<Key> keys = CurveFit.fit(frames, percent, toleranceM / 2 / curve.length() * Ride.STRETCH);
     return new Curve(percent[0], keys);
-  }
-
-  /** The distance around a guess at which the rail is nearest to a place. */
-  private double nearest(RailCurve curve, Vector3d place, double guess) {
-    double reach = Math.max(4 * toleranceM, curve.length() / 50);
-    double best = guess;
-    for (int round = 0; round < 3; round++) {
-      double around = best;
-      double step = reach / LOOKS;
-      double least = Double.MAX_VALUE;
-      for (int k = -LOOKS; k <= LOOKS; k++) {
-        double distance = Math.max(0, Math.min(curve.length(), around + k * step));
-        double far = curve.place(curve.parameterAt(distance)).distanceSquared(place);
-        if (far < least) {
-          least = far;
-          best = distance;
-        }
-      }
-      reach = 2 * step;
-    }
-    return best;
   }
 
   private Node riding(Node node, Curve pace) {

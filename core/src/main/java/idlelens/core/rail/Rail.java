@@ -16,6 +16,9 @@ public final class Rail {
   /** The most anchors of one rail. */
   public static final int MOST = 2000;
 
+  /** How near to an anchor, as a share of a span, is on it. */
+  private static final double ON_ANCHOR = 1e-6;
+
   private final List<Anchor> anchors;
   private final boolean closed;
   private RailCurve curve;
@@ -206,6 +209,18 @@ public final class Rail {
     }
     kept.add(span + 1, added);
     return withAnchors(kept);
+  }
+
+  /** The same curve, with an anchor more at a distance from its start, in metres. */
+  public Rail withAnchorAt(double distanceM, String newId) {
+    double parameter = curve().parameterAt(distanceM);
+    int span = Math.min(spans() - 1, (int) Math.floor(parameter));
+    double u = parameter - span;
+    if (u < ON_ANCHOR || u > 1 - ON_ANCHOR) {
+      throw new RefusedException(
+          "anchor", "at " + distanceM + " m, where there is one", "a place between two anchors");
+    }
+    return split(span, u, newId);
   }
 
   /** The same curve, all of its tangents set by hand. */

@@ -17,6 +17,8 @@ public final class RailCurve {
   private static final double LENGTH_ERROR = 1e-11; // of a piece, relative
   private static final int MOST_HALVINGS = 12;
   private static final int MOST_STEPS = 60;
+  private static final int LOOKS = 64; // in the first round of looking for what is nearest
+  private static final int ROUNDS = 7;
   private static final double CLOSE = 1e-12; // of a piece
 
   // five-point Gauss-Legendre on [-1, 1]
@@ -220,6 +222,38 @@ public final class RailCurve {
     double m1 = whole / last;
     double u = ((t - 2) * t + 1) * t * m0 + t * t * (3 - 2 * t) * width + t * t * (t - 1) * m1;
     return start + Math.max(0, Math.min(width, u));
+  }
+
+  /**
+   * The distance, within a stretch of the rail, at which it is nearest to a place. Looked for in
+   * steps, then in finer ones around the nearest; loops of less than a step are not told apart.
+   *
+   * @param place metres in the rail's own space
+   * @param from start of the stretch, in metres
+   * @param to end of the stretch
+   */
+  public double nearest(Vector3d place, double from, double to) {
+    double low = Math.max(0, from);
+    double high = Math.min(length(), to);
+    double share = length() > 0 ? Math.max(0, high - low) / length() : 0;
+    int looks = LOOKS + (int) (share * rail.spans() * LOOKS / 4);
+    double best = low;
+    for (int round = 0; round < ROUNDS; round++) {
+      double step = (high - low) / looks;
+      double least = Double.MAX_VALUE;
+      for (int k = 0; k <= looks; k++) {
+        double distance = low + k * step;
+        double far = place(parameterAt(distance)).distanceSquared(place);
+        if (far < least) {
+          least = far;
+          best = distance;
+        }
+      }
+      low = Math.max(Math.max(0, from), best - step);
+      high = Math.min(Math.min(length(), to), best + step);
+      looks = LOOKS / 4;
+    }
+    return best;
   }
 
   int span(double parameter) {

@@ -89,7 +89,7 @@ class EditTest {
         new ShapeRail("rail", new RailChange.Move(List.of("a3", "a4"), 1, 0, -1)),
         new ShapeRail("rail", new RailChange.Turn("a2", true, 1, 0.2, 0, false)),
         new ShapeRail("rail", new RailChange.Kinds(List.of("a3"), Anchor.Kind.SMOOTH)),
-        new ShapeRail("rail", new RailChange.Insert(2, "a9")),
+        new ShapeRail("rail", new RailChange.Insert(1, 0, -2, "a9")),
         new ShapeRail("rail", new RailChange.Extend(false, 9, 0, 5, "a9")),
         new ShapeRail("rail", new RailChange.Extend(true, -3, 0, 1, "a9")),
         new ShapeRail("rail", new RailChange.Remove(List.of("a3"))),

@@ -164,6 +164,22 @@ class RailCurveTest {
   }
 
   @Property(tries = 40)
+  void nearest_isNoFartherThanAnyPlaceLookedAt(@ForAll @LongRange(min = 0) long seed) {
+    RailCurve curve = smooth(seed, seed % 2 == 0).curve();
+    Random random = new Random(seed);
+    Vector3d from = curve.place(random.nextDouble() * curve.rail().spans());
+    double found = curve.nearest(from, 0, curve.length());
+    assertThat(curve.place(curve.parameterAt(found)).distance(from)).isLessThan(1e-6);
+    Vector3d off = new Vector3d(from).add(random.nextGaussian(), 1, random.nextGaussian());
+    double far =
+        curve.place(curve.parameterAt(curve.nearest(off, 0, curve.length()))).distance(off);
+    for (int i = 0; i <= 2000; i++) {
+      double other = curve.place(curve.parameterAt(curve.length() * i / 2000)).distance(off);
+      assertThat(far).isLessThan(other + 1e-6);
+    }
+  }
+
+  @Property(tries = 40)
   void reversed_goesTheSameWayBack(@ForAll @LongRange(min = 0) long seed) {
     Rail rail = random(seed);
     RailCurve there = rail.curve();

@@ -34,7 +34,7 @@ final class RailForms {
           EditForm.of(
               "shape-rail",
               ShapeRail.class,
-              "id change anchors anchor side dx dy dz alone kind distance newId end place closed",
+              "id change anchors anchor side dx dy dz alone kind newId end place closed",
               p -> new ShapeRail(id(p), change(p)),
               (e, out) -> change(e.change(), out.put("id", e.id()))),
           EditForm.of(
@@ -156,12 +156,18 @@ final class RailForms {
               p.flag("alone", false));
       case KIND ->
           new RailChange.Kinds(texts(p.get("anchors")), p.get("kind").choice(Anchor.Kind.class));
-      case INSERT -> new RailChange.Insert(p.get("distance").number(), p.get("newId").text());
+      case INSERT -> inserted(p);
       case EXTEND -> extended(p);
       case REMOVE -> new RailChange.Remove(texts(p.get("anchors")));
       case REVERSE -> new RailChange.Reverse();
       case CLOSE -> new RailChange.Close(p.get("closed").flag());
     };
+  }
+
+  private static RailChange inserted(JsonPlace p) throws FormatException {
+    JsonPlace place = p.get("place");
+    return new RailChange.Insert(
+        place.at(0).number(), place.at(1).number(), place.at(2).number(), p.get("newId").text());
   }
 
   private static RailChange extended(JsonPlace p) throws FormatException {
@@ -185,7 +191,8 @@ final class RailForms {
       out.put("change", "kind").put("kind", JsonPlace.word(c.kind()));
       texts(out, "anchors", c.anchors());
     } else if (change instanceof RailChange.Insert c) {
-      out.put("change", "insert").put("distance", c.distanceM()).put("newId", c.newId());
+      numbers(out.put("change", "insert"), "place", List.of(c.x(), c.y(), c.z()));
+      out.put("newId", c.newId());
     } else if (change instanceof RailChange.Extend c) {
       out.put("change", "extend").put("end", c.atStart() ? "start" : "end");
       numbers(out, "place", List.of(c.x(), c.y(), c.z()));

@@ -174,7 +174,7 @@ class EditJsonTest {
         new ShapeRail("dolly", new RailChange.Turn("a2", true, 1, 0.2, 0, true)),
         new ShapeRail("dolly", new RailChange.Turn("a2", false, 1, 0.2, 0, false)),
         new ShapeRail("dolly", new RailChange.Kinds(List.of("a3"), Anchor.Kind.CORNER)),
-        new ShapeRail("dolly", new RailChange.Insert(2.5, "a9")),
+        new ShapeRail("dolly", new RailChange.Insert(2.5, 0, -1, "a9")),
         new ShapeRail("dolly", new RailChange.Extend(false, 9, 0, 5, "a9")),
         new ShapeRail("dolly", new RailChange.Extend(true, 9, 0, 5, "a9")),
         new ShapeRail("dolly", new RailChange.Remove(List.of("a3"))),

@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import idlelens.core.edit.Edit;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.List;
@@ -22,8 +23,13 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
     boolean sameGrid = old.grid().equals(now.grid());
     return after.shot().nodes().stream()
         .map(Node::id)
-        .filter(id -> !sameGrid || !now.shares(id, old) || isReshapedRail(id))
+        .filter(id -> !sameGrid || !now.shares(id, old) || isReshapedRail(id) || ridesReshaped(id))
         .toList();
+  }
+
+  private boolean ridesReshaped(String id) {
+    return after.shot().node(id).chain().parts().stream()
+        .anyMatch(part -> part instanceof Ride ride && isReshapedRail(ride.railId()));
   }
 
   private boolean isReshapedRail(String id) {

@@ -106,6 +106,7 @@ class ShotOctets {
       if (motion.shot().node(id) instanceof Node.Rail rail) {
         bundle.add(out, "anchors", anchors(rail.rail()));
       }
+      RideOctets.add(bundle, out, motion, id);
       Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {
         CurveOctets.add(bundle, out, motion, id, drawn.slopes());

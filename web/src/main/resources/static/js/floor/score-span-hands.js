@@ -26,15 +26,32 @@ export class ScoreSpanHands {
 
   /** Chooses a single frame of a part, and moves it. */
   pressStamp(event, element) {
-    const [id, part, stamp] = element.dataset.stamp.split(' ');
+    const name = element.dataset.stamp;
+    const [id, part, stamp] = name.split(' ');
     const was = Number(element.dataset.frame);
     element.focus({ preventScroll: true });
     this.desk.select(id, part);
+    this.slide(
+      event,
+      (by) => [{ edit: 'move-stamp', id, part, stamp, frame: was + by }],
+      () => this.desk.goTo(was),
+      () => this.refocus(name),
+    );
+  }
+
+  /**
+   * A drag by whole frames: shown while it lasts, stored at its end.
+   *
+   * @param {PointerEvent} event
+   * @param {(by: number) => import('../shot/types.js').Edit[]} edits
+   * @param {() => void} [click] what a press without a drag does
+   * @param {() => void} [end]
+   */
+  slide(event, edits, click, end) {
     const box = this.score.svg.getBoundingClientRect();
     const frame = (e) => this.score.frameAt(e.clientX - box.left);
     const start = frame(event);
     let by = 0;
-    const edits = () => [{ edit: 'move-stamp', id, part, stamp, frame: was + by }];
     follow(
       this.score.svg,
       event,
@@ -42,15 +59,15 @@ export class ScoreSpanHands {
         const next = Math.round(frame(e) - start);
         if (next === by) return;
         by = next;
-        this.store.show(edits());
+        this.store.show(edits(by));
       },
       async () => {
-        if (by) await this.store.edit(edits());
+        if (by) await this.store.edit(edits(by));
         else {
           if (this.store.before) this.store.letGo();
-          this.desk.goTo(was);
+          click?.();
         }
-        this.refocus(element.dataset.stamp);
+        end?.();
       },
       () => this.store.letGo(),
     );
@@ -84,30 +101,9 @@ export class ScoreSpanHands {
 
   drag(event, id, part, side) {
     const held = partOf(this.store.byId.get(id), part);
-    const window = held.window ?? {};
     const least = held.part === 'move' ? 1 : 0; // frames that it lasts
-    const box = this.score.svg.getBoundingClientRect();
-    const frame = (e) => this.score.frameAt(e.clientX - box.left);
-    const start = frame(event);
-    let by = 0;
-    const edits = () => [
-      { edit: 'set-stamp', id, part, stamp: 'window', ...moved(window, side, by, this.desk, least) },
-    ];
-    follow(
-      this.score.svg,
-      event,
-      (e) => {
-        const next = Math.round(frame(e) - start);
-        if (next === by) return;
-        by = next;
-        this.store.show(edits());
-      },
-      () => {
-        if (by) this.store.edit(edits());
-        else if (this.store.before) this.store.letGo();
-      },
-      () => this.store.letGo(),
-    );
+    const stamp = { edit: 'set-stamp', id, part, stamp: 'window' };
+    this.slide(event, (by) => [{ ...stamp, ...moved(held.window ?? {}, side, by, this.desk, least) }]);
   }
 }
 

@@ -39,7 +39,7 @@ function handOverSays({ store }, row, { frame, node, joined }) {
 }
 
 function pinSays({ store }, row, ride, i) {
-  const metres = trimmed(boundsOf(store, ride)[i + 1], 2);
+  const metres = trimmed(boundsOf(store, row.node.id, ride)[i + 1], 2);
   return `${row.node.name} is pinned to ${metres} m of ${nameIn(store, ride.rail)} at ${ride.pins[i].frame}`;
 }
 

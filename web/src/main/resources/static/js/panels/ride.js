@@ -1,7 +1,7 @@
 // How a node rides a rail: its pace, how it is turned, and its timing pins.
 import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
-import { boundsOf, pacePath, percentAt, rideMetres } from '../shot/rails.js';
+import { boundsOf, disputedOf, pacePath, percentAt, rideMetres } from '../shot/rails.js';
 import { idOf, partOf, pathsIn } from '../shot/parts.js';
 import { channelField, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
@@ -45,7 +45,7 @@ function pacePart(store, desk, id, partId) {
     set: (value, done, frame) => {
       const ride = now(store, id, partId);
       const path = pacePath(ride);
-      const values = { [path]: percentAt(store, ride, value) };
+      const values = { [path]: percentAt(store, id, ride, value) };
       const edit = (keying) => ({ edit: 'set-values', id, frame, values, keying });
       return desk.change(store.byId.get(id), [path], edit, { done, frame });
     },
@@ -61,9 +61,11 @@ function pacePart(store, desk, id, partId) {
     refresh() {
       const ride = now(store, id, partId);
       rail.textContent = store.byId.get(ride.rail)?.name ?? '';
-      const stretches = boundsOf(store, ride).length - 1;
+      const stretches = boundsOf(store, id, ride).length - 1;
       says.textContent =
-        stretches > 1 ? `${stretches} stretches of 100 % each` : `100 % is ${trimmed(boundsOf(store, ride)[1], 2)} m`;
+        stretches > 1
+          ? `${stretches} stretches of 100 % each`
+          : `100 % is ${trimmed(boundsOf(store, id, ride)[1], 2)} m`;
       [pace, metres, side, height].forEach((field) => field.refresh());
     },
   };
@@ -135,7 +137,7 @@ function pinPart(store, desk, id, partId) {
     ],
     refresh() {
       rows.forEach((each) => each.refresh());
-      says.textContent = disputed(now(store, id, partId));
+      says.textContent = disputed(store, id, now(store, id, partId));
     },
   };
 }
@@ -169,23 +171,15 @@ function pinRow(store, desk, id, partId, { id: stamp, frame }) {
       field.refresh();
       const ride = now(store, id, partId);
       const index = ride.pins?.findIndex((p) => p.id === stamp) ?? -1;
-      at.textContent = index < 0 ? '' : `at ${trimmed(boundsOf(store, ride)[index + 1], 2)} m`;
+      at.textContent = index < 0 ? '' : `at ${trimmed(boundsOf(store, id, ride)[index + 1], 2)} m`;
     },
   };
 }
 
 /** Which pace keys say something else than a pin. */
-function disputed(ride) {
-  const keys = ride.pace?.keys ?? [];
-  const pins = ride.pins ?? [];
-  const wrong = keys.filter(([frame, value]) =>
-    pins.some((pin, i) => {
-      const at = 100 * (i + 1);
-      if (Math.abs(frame - pin.frame) < 1e-6) return Math.abs(value - at) > 1e-6;
-      return frame < pin.frame ? value > at + 1e-6 : value < at - 1e-6;
-    }),
-  );
-  if (!wrong.length) return pins.length ? '' : 'What is before a pin keeps its timing';
-  const frames = wrong.map(([frame]) => trimmed(frame, 1)).join(', ');
-  return `The pace key at ${frames} says something else: the pin wins`;
+function disputed(store, id, ride) {
+  const frames = disputedOf(store, id, ride);
+  if (!frames.length) return ride.pins?.length ? '' : 'What is before a pin keeps its timing';
+  const at = frames.map((frame) => trimmed(frame, 1)).join(', ');
+  return `The pace at ${at} says something else: the pin wins`;
 }

@@ -1,5 +1,5 @@
 // Hands on rails: anchors and tangents are dragged, anchors are put in, new rails are drawn.
-import { anchorsOf, inRail, placeInRail } from '../shot/rails.js';
+import { anchorsOf, inRail, placeInRail, pointsAlong } from '../shot/rails.js';
 
 const APART_PX = 3; // of the points of a stroke
 const round = (v) => Math.round(v * 1000) / 1000;
@@ -68,27 +68,17 @@ export class RailGestures {
     desk.chooseCard('piece');
   }
 
-  /** An anchor where the rail was clicked. */
+  /** An anchor where the rail was clicked: at the place of it that is drawn nearest. */
   insertAt(id, [px, py]) {
     const { desk, store } = this.plan;
     const node = store.byId.get(id);
-    const all = anchorsOf(store, node, desk.frame);
-    let best = { far: Infinity, distance: 0 };
-    all.forEach((a, i) => {
-      const b = all[i + 1] ?? (node.rail.closed ? { ...all[0], distance: store.motion.get(id).anchors.at(-1) } : null);
-      if (!b) return;
-      for (let k = 1; k < 40; k++) {
-        const u = k / 40;
-        const v = 1 - u;
-        const place = a.at.map(
-          (p, n) => v * v * v * p + 3 * u * v * v * a.out[n] + 3 * u * u * v * b.in[n] + u * u * u * b.at[n],
-        );
-        const [x, y] = this.plan.place({ x: place[0], y: place[1], z: place[2] }) ?? [Infinity, Infinity];
-        const far = Math.hypot(x - px, y - py);
-        if (far < best.far) best = { far, distance: a.distance + (b.distance - a.distance) * u };
-      }
-    });
-    return desk.rails.shape(id, { change: 'insert', distance: best.distance, newId: store.freeId('a') });
+    const far = (place) => {
+      const [x, y] = this.plan.place({ x: place[0], y: place[1], z: place[2] }) ?? [Infinity, Infinity];
+      return Math.hypot(x - px, y - py);
+    };
+    const near = pointsAlong(node, anchorsOf(store, node, desk.frame)).reduce((a, b) => (far(b) < far(a) ? b : a));
+    const place = placeInRail(store, node, desk.frame, near);
+    return desk.rails.shape(id, { change: 'insert', place, newId: store.freeId('a') });
   }
 
   /** The place in the world that a pixel of the plan stands for, in the plane that is drawn in. */

@@ -1,10 +1,9 @@
 // Rails on plan, side and outside: a double line, sleepers at the anchors, tangents, and flags of timing pins.
 import { s } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
-import { anchorsOf, ridersOf, rideOf } from '../shot/rails.js';
+import { anchorsOf, pointsAlong, ridersOf, rideOf } from '../shot/rails.js';
 import { takeable } from './takes.js';
 
-const STEPS = 14; // chords a span
 const SLEEPER_PX = 7;
 const SHORTEST_HANDLE_PX = 4;
 const MOST_HANDLES = 14; // anchors whose tangents are shown unless some are chosen
@@ -13,27 +12,14 @@ const MOST_HANDLES = 14; // anchors whose tangents are shown unless some are cho
 const screen = (plan, place) => plan.place({ x: place[0], y: place[1], z: place[2] });
 const text = ([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
-/** A point of the Bezier between two anchors. */
-function between(a, b, u) {
-  const v = 1 - u;
-  return a.at.map((p, i) => v * v * v * p + 3 * u * v * v * a.out[i] + 3 * u * u * v * b.in[i] + u * u * u * b.at[i]);
-}
-
-const spansOf = (node, anchors) =>
-  anchors.flatMap((a, i) => {
-    const b = anchors[i + 1] ?? (node.rail.closed ? anchors[0] : null);
-    return b ? [[a, b]] : [];
-  });
-
 function lineOf(plan, node, anchors) {
   let d = '';
   let pen = false;
-  for (const [a, b] of spansOf(node, anchors))
-    for (let k = d && pen ? 1 : 0; k <= STEPS; k++) {
-      const p = screen(plan, between(a, b, k / STEPS));
-      if (p) d += `${pen ? 'L' : 'M'}${text(p)}`;
-      pen = Boolean(p);
-    }
+  for (const place of pointsAlong(node, anchors)) {
+    const p = screen(plan, place);
+    if (p) d += `${pen ? 'L' : 'M'}${text(p)}`;
+    pen = Boolean(p);
+  }
   return d;
 }
 

@@ -6,6 +6,7 @@ import { idOf } from './parts.js';
 
 const NUMBERS = 10; // an anchor: its distance, and three points
 const STRETCH = 100; // per cent
+const CHORDS = 14; // of a span, as it is drawn
 
 /** The numbers of a rail's anchors, as the server computed them. */
 const numbersOf = (store, id) => store.motion.get(id)?.anchors ?? null;
@@ -35,6 +36,22 @@ export function anchorsOf(store, node, frame) {
   });
 }
 
+/** A point of the Bezier between two anchors. */
+function between(a, b, u) {
+  const v = 1 - u;
+  return a.at.map((p, i) => v * v * v * p + 3 * u * v * v * a.out[i] + 3 * u * u * v * b.in[i] + u * u * u * b.at[i]);
+}
+
+/** Points along a rail as it is drawn, in the world. @returns {number[][]} */
+export function pointsAlong(node, anchors) {
+  if (!anchors.length) return [];
+  const spans = anchors.flatMap((a, i) => {
+    const b = anchors[i + 1] ?? (node.rail.closed ? anchors[0] : null);
+    return b ? Array.from({ length: CHORDS }, (_, k) => between(a, b, (k + 1) / CHORDS)) : [];
+  });
+  return [anchors[0].at, ...spans];
+}
+
 /** A step in the world, in the rail's own space. */
 export function inRail(store, node, frame, step) {
   const { qx, qy, qz, qw } = store.pose(node.id, frame);
@@ -53,30 +70,18 @@ export const rideOf = (node, railId) => node.chain.find((part) => part.part === 
 /** All that ride a rail. */
 export const ridersOf = (store, railId) => store.nodes.filter((node) => rideOf(node, railId));
 
-/** Where the stretches between pins begin and end, in metres. */
-export function boundsOf(store, ride) {
-  const rail = store.byId.get(ride.rail);
-  const numbers = numbersOf(store, ride.rail);
-  if (!rail || !numbers) return [0, 0];
-  const index = (anchor) => rail.rail.anchors.findIndex((a) => a.id === anchor);
-  const pins = (ride.pins ?? []).map((pin) => numbers[index(pin.anchor) * NUMBERS]);
-  return [0, ...pins, railLength(store, ride.rail)];
-}
+/** What the server says of a ride: its stretches and its metres. */
+const saidOf = (store, id, ride) => store.motion.get(id)?.rides?.[idOf(ride)] ?? null;
 
-/** Metres from the start at a pace in per cent of stretches. */
-export function metresAt(store, ride, percent) {
-  const bounds = boundsOf(store, ride);
-  const stretches = bounds.length - 1;
-  const closed = store.byId.get(ride.rail)?.rail.closed;
-  const rounds = closed ? Math.floor(percent / STRETCH / stretches) : 0;
-  const at = Math.max(0, Math.min(stretches, percent / STRETCH - rounds * stretches));
-  const stretch = Math.min(stretches - 1, Math.floor(at));
-  return rounds * bounds[stretches] + bounds[stretch] + (bounds[stretch + 1] - bounds[stretch]) * (at - stretch);
-}
+/** Where the stretches between pins begin and end, in metres. */
+export const boundsOf = (store, id, ride) => saidOf(store, id, ride)?.bounds ?? [0, 0];
+
+/** The frames of pace keys that a pin overrules. @returns {number[]} */
+export const disputedOf = (store, id, ride) => saidOf(store, id, ride)?.disputed ?? [];
 
 /** The pace in per cent of stretches at which so many metres are reached. */
-export function percentAt(store, ride, metres) {
-  const bounds = boundsOf(store, ride);
+export function percentAt(store, id, ride, metres) {
+  const bounds = boundsOf(store, id, ride);
   const stretches = bounds.length - 1;
   const whole = bounds[stretches];
   const closed = store.byId.get(ride.rail)?.rail.closed;
@@ -91,8 +96,8 @@ export function percentAt(store, ride, metres) {
 /** The path of a ride's pace. */
 export const pacePath = (ride) => `${idOf(ride)}.pace`;
 
-/** Where a node is on a rail at a frame, in metres; null if its pace is not known. */
+/** Where a node is on a rail at a frame, in metres; null if that is not known. */
 export function rideMetres(store, node, ride, frame) {
-  const column = store.motion.get(node.id)?.own[pacePath(ride)];
-  return column ? metresAt(store, ride, store.value(frame, column)) : null;
+  const column = saidOf(store, node.id, ride)?.metres;
+  return column ? store.value(frame, column) : null;
 }

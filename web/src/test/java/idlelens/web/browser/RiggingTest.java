@@ -87,7 +87,7 @@ class RiggingTest extends BrowserTest {
     for (String side : List.of("above", "3D")) {
       page.click("[data-side='" + side + "']");
       page.waitForSelector("#plan .axis-reach");
-      page.waitForTimeout(300);
+      settle(page, tilt);
       double before = tiltOf(page, tilt);
       double[] at = onRing(page);
       page.mouse().move(at[0], at[1]);
