@@ -55,16 +55,6 @@ class EditSequenceTest {
     }
   }
 
-  @Property(tries = 4000)
-  void editsThatDoNotConflict_giveTheSameInEitherOrder(@ForAll Random random) {
-    Shot shot = Sets.rig();
-    Edit one = EDITS.get(random.nextInt(EDITS.size()));
-    Edit other = EDITS.get(random.nextInt(EDITS.size()));
-    if (!footprint(one, shot).conflictsWith(footprint(other, shot))) {
-      assertCommuting(shot, one, other);
-    }
-  }
-
   private static Footprint footprint(Edit edit, Shot shot) {
     return Edit.applyAll(shot, List.of(edit)).footprint();
   }

@@ -17,6 +17,7 @@ import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -57,7 +58,7 @@ class MoveTest {
   }
 
   private static RigidPose at(Shot shot, String id, double frame) {
-    return Evaluation.at(shot, frame).pose(id, 0);
+    return Evaluation.ofSome(shot, SampleGrid.at(frame), shot.reachedFrom(id)).pose(id, 0);
   }
 
   @Test

@@ -17,6 +17,7 @@ import idlelens.core.rail.Anchor;
 import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +36,7 @@ class RideTest {
   private static final Shot RIG = Sets.rig();
 
   private static RigidPose at(Shot shot, String id, double frame) {
-    return Evaluation.at(shot, frame).pose(id, 0);
+    return Evaluation.ofSome(shot, SampleGrid.at(frame), shot.reachedFrom(id)).pose(id, 0);
   }
 
   private static void assertSame(RigidPose is, RigidPose was, double near) {

@@ -4,6 +4,7 @@ import { carrierOf } from '../shot/parts.js';
 import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
 import { forward, isFlat, outline } from './outline.js';
+import { anchorsOf, pointsAlong } from '../shot/rails.js';
 import { axisOf, axisRing } from './axis-ring.js';
 import { partSigns } from './part-signs.js';
 import { drawnSoFar, railHands, railLines } from './rail-layer.js';
@@ -176,10 +177,28 @@ export class Plan {
   }
 
   centreOnSelection() {
+    if (this.desk.node?.kind === 'rail') {
+      this.frameOnRail(this.desk.node);
+      return;
+    }
     const pose = this.desk.selected && this.store.pose(this.desk.selected, this.desk.frame);
     if (!pose) return;
     if (this.side === '3D') this.outside.target.set(pose.x, pose.y, pose.z);
     else this.centre = this.plane(pose);
+    this.ask('all');
+  }
+
+  /** A rail is seen as a whole. */
+  frameOnRail(node) {
+    const points = pointsAlong(node, anchorsOf(this.store, node, this.desk.frame)).map(([x, y, z]) => ({ x, y, z }));
+    if (!points.length) return;
+    if (this.side === '3D') this.outside.frameOn(points);
+    else
+      this.frameOn(
+        points.map((p) => this.plane(p)),
+        1.3,
+        3,
+      );
     this.ask('all');
   }
 
