@@ -21,7 +21,7 @@ import java.util.Optional;
  * two on both sides of the frame.
  *
  * @param id the node
- * @param carrierId a null, a piece or a rail, or "" for the world
+ * @param carrierId a null, a piece, a rail or a repeat, or "" for the world
  * @param frame the frame f at which the place is kept
  * @param keep what stays of it
  */

@@ -67,6 +67,8 @@ public sealed interface Edit
         SetFieldOfView,
         SetPiece,
         SetSun,
+        SetRepeat,
+        CloseSeam,
         Restore {
 
   /**

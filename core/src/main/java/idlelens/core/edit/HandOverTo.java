@@ -19,7 +19,7 @@ import java.util.Set;
  *
  * @param id the node
  * @param frame the first frame with the new carrier
- * @param carrierId a null, a piece or a rail, or "" for the world
+ * @param carrierId a null, a piece, a rail or a repeat, or "" for the world
  * @param meeting how the node comes into the new space
  */
 public record HandOverTo(String id, double frame, String carrierId, Meeting meeting)

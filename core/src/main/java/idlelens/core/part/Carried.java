@@ -31,13 +31,13 @@ public record Carried(PartBody body, Carriage by, List<HandOver> later) implemen
       new PartKind(
           ID,
           "Carried by",
-          "Rides along with a null, a piece or a rail",
+          "Rides along with a null, a piece, a rail or a repeat",
           Slot.SPACE,
           false,
           true,
           false,
           List.of(),
-          Set.of("camera", "null", "piece", "rail", "sun"));
+          Set.of("camera", "null", "piece", "rail", "repeat", "sun"));
 
   /** Standing in the world. */
   public static final Carried WORLD = new Carried(PartBody.usual(ID, KIND), Carriage.WORLD);

@@ -7,6 +7,7 @@ import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.List;
@@ -195,6 +196,29 @@ public sealed interface Node {
     @Override
     public String kind() {
       return "rail";
+    }
+  }
+
+  /** Carries others and shows them again and again. */
+  record Repeat(NodeBody body, Repetition repetition) implements Node {
+    public Repeat {
+      checkParts(body, "repeat");
+      Require.present(repetition, "repeat");
+    }
+
+    @Override
+    public boolean carries() {
+      return true;
+    }
+
+    @Override
+    public Repeat withBody(NodeBody newBody) {
+      return new Repeat(newBody, repetition);
+    }
+
+    @Override
+    public String kind() {
+      return "repeat";
     }
   }
 

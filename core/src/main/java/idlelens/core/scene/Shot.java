@@ -45,6 +45,7 @@ public final class Shot {
     this.nodes.forEach(this::checkLeans);
     new RidesCheck(byId).check(this.nodes);
     new Leans(byId).refuseLoops();
+    new RepeatsCheck(this.nodes).check();
     this.markers = sorted(markers);
   }
 
@@ -89,7 +90,7 @@ public final class Shot {
               node.name() + "." + lean.field(),
               "'" + lean.nodeId() + "'",
               carrier
-                  ? "the id of a null, a piece or a rail of this shot"
+                  ? "the id of a null, a piece, a rail or a repeat of this shot"
                   : "the id of another node of this shot");
         }
       }
@@ -223,6 +224,7 @@ public final class Shot {
     return old != null
         && old.getClass() == changed.getClass()
         && !RidesCheck.concerns(old, changed)
+        && !RepeatsCheck.concerns(old, changed)
         && old.chain().leans(Lean.Of.WORLD).equals(changed.chain().leans(Lean.Of.WORLD))
         && old.chain().leans(Lean.Of.LENS).equals(changed.chain().leans(Lean.Of.LENS));
   }

@@ -30,6 +30,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
 import java.util.List;
@@ -174,6 +175,9 @@ class EditTest {
         new ReduceKeys("cam", Path.POSE, Map.of()),
         new RemoveOvershoot(Picks.of("cam", Path.POSE, List.of()), 0, true),
         new SetSun("sun", "#ffffff", 2),
+        new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new CloseSeam(List.of("arm", "cam"), "", 1),
+        new CloseSeam(List.of("mover"), "row", 2),
         new Restore(Optional.empty(), List.of(), ids(RIG), Optional.of(List.of())));
   }
 
@@ -232,7 +236,7 @@ class EditTest {
     assertThatThrownBy(() -> new Carry("arm", "arm", 1, Keep.PLACE).apply(RIG))
         .hasMessageContaining("a loop (arm > arm)");
     assertThatThrownBy(() -> new Carry("cam", "sun", 1, Keep.PLACE).apply(RIG))
-        .hasMessageContaining("the id of a null, a piece or a rail");
+        .hasMessageContaining("the id of a null, a piece, a rail or a repeat");
   }
 
   @Test

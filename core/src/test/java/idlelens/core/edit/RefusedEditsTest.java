@@ -59,7 +59,7 @@ class RefusedEditsTest {
             "id is 'a b'; allowed: 1 to 60 letters, digits, '-' or '_'",
             () -> new Duplicate("crate", "a b", "Copy")),
         wrong(
-            "new.carrier is 'sun'; allowed: the id of a null, a piece or a rail of this shot",
+            "new.carrier is 'sun'; allowed: the id of a null, a piece, a rail or a repeat of this shot",
             () -> new AddNodes(List.of(new Node.Null(Sets.body("new", "sun", Chain.pose()))))),
         wrong(
             "cam.focus.node is 'ghost'; allowed: the id of another node of this shot",

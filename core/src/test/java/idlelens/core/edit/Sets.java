@@ -28,6 +28,7 @@ import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -91,6 +92,13 @@ public final class Sets {
                 ReadyRails.circle(2).withClosed(false)),
             new Node.Null(
                 body("other-child", "other", Chain.pose().restingAt(0.5, 1, -1, 20, -10, 5))),
+            new Node.Repeat(
+                body("row", "", Chain.pose().restingAt(-5, 0, 3, 15, 0, 0)),
+                new Repetition(-1, 4, 1, 0.5, 0, 30, 0, 0, 3, 2, 7)),
+            new Node.Piece(
+                body("flag", "row", Chain.pose().with(Path.ROLL, keyed(1, 0, 30, 40))),
+                new Shape.Card(0.6, 0.4),
+                Finish.matt("#c2452d")),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
   }

@@ -55,7 +55,7 @@ class ShotTest {
     List<Node> nodes = List.of(nothing("a", "b"));
     assertThatThrownBy(() -> new Shot(HEADER, nodes))
         .hasMessage(
-            "The a.carrier is 'b'; allowed: the id of a null, a piece or a rail of this shot");
+            "The a.carrier is 'b'; allowed: the id of a null, a piece, a rail or a repeat of this shot");
   }
 
   @Test

@@ -33,6 +33,8 @@ final class NodeJson {
       out.set("finish", ShapeJson.write(piece.finish()));
     } else if (node instanceof Node.Rail rail) {
       out.set("rail", RailJson.write(rail.rail()));
+    } else if (node instanceof Node.Repeat repeat) {
+      out.set("repeat", RepeatJson.write(repeat.repetition()));
     } else if (node instanceof Node.Sun sun) {
       out.put("colour", sun.colour()).put("strength", sun.strength());
     }
@@ -60,13 +62,15 @@ final class NodeJson {
             ShapeJson.readFinish(place.get("finish")));
       case "rail":
         return new Node.Rail(body(place, false, "rail"), RailJson.read(place.get("rail")));
+      case "repeat":
+        return new Node.Repeat(body(place, false, "repeat"), RepeatJson.read(place.get("repeat")));
       case "sun":
         return new Node.Sun(
             body(place, false, "colour", "strength"),
             place.text("colour", "#ffffff"),
             place.number("strength", 1));
       default:
-        throw place.get("kind").refusal("camera, null, piece, rail, sun");
+        throw place.get("kind").refusal("camera, null, piece, rail, repeat, sun");
     }
   }
 

@@ -18,6 +18,7 @@ import idlelens.core.edit.Restore;
 import idlelens.core.edit.SetFieldOfView;
 import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SetPiece;
+import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetSun;
 import idlelens.core.scene.Marker;
 import idlelens.core.time.FrameRange;
@@ -112,6 +113,12 @@ final class SetForms {
               p -> new SetSun(id(p), p.get("colour").text(), p.get("strength").number()),
               (e, out) ->
                   out.put("id", e.id()).put("colour", e.colour()).put("strength", e.strength())),
+          EditForm.of(
+              "set-repeat",
+              SetRepeat.class,
+              "id repeat",
+              p -> new SetRepeat(id(p), RepeatJson.read(p.get("repeat"))),
+              (e, out) -> out.put("id", e.id()).set("repeat", RepeatJson.write(e.repetition()))),
           EditForm.of(
               "restore",
               Restore.class,

@@ -3,6 +3,7 @@ package idlelens.exchange.json;
 import static idlelens.exchange.json.EditParts.landing;
 import static idlelens.exchange.json.EditParts.texts;
 
+import idlelens.core.edit.CloseSeam;
 import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.RemoveMarkers;
@@ -25,6 +26,21 @@ final class TimeForms {
 
   static final List<EditForm<?>> ALL =
       List.of(
+          EditForm.of(
+              "close-seam",
+              CloseSeam.class,
+              "ids repeat steps",
+              p ->
+                  new CloseSeam(
+                      texts(p.get("ids")),
+                      p.text("repeat", ""),
+                      p.has("steps") ? p.get("steps").whole() : 1),
+              (e, out) -> {
+                texts(out, "ids", e.ids());
+                if (!e.repeatId().isEmpty()) {
+                  out.put("repeat", e.repeatId()).put("steps", e.steps());
+                }
+              }),
           EditForm.of(
               "retime",
               Retime.class,

@@ -15,6 +15,7 @@ import idlelens.core.edit.BakeKeys;
 import idlelens.core.edit.CarrierKind;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.ChangeHeader;
+import idlelens.core.edit.CloseSeam;
 import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.CopyMotion;
 import idlelens.core.edit.CopyPose;
@@ -65,6 +66,7 @@ import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SetMarkers;
 import idlelens.core.edit.SetPart;
 import idlelens.core.edit.SetPiece;
+import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetStamp;
 import idlelens.core.edit.SetSun;
 import idlelens.core.edit.SetTakesKeys;
@@ -91,6 +93,7 @@ import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.Rigs;
@@ -240,6 +243,10 @@ class EditJsonTest {
         new SetFieldOfView("cam", 1010, SetFieldOfView.Side.VERTICAL, 30, Keying.TOUCHED),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#010203")),
         new SetSun("sun", "#ffffff", 2),
+        new SetRepeat("row", new Repetition(-2, 9, 1, 2, 3, 60, 5, -5, 12, 3.5, -44)),
+        new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new CloseSeam(List.of("dolly", "cam"), "", 1),
+        new CloseSeam(List.of("cam"), "row", 6),
         new Restore(
             Optional.of(SHOT.header()), SHOT.nodes(), List.of("cam", "head"), Optional.empty()),
         new Restore(Optional.empty(), List.of(), List.of("cam"), Optional.of(SHOT.markers())));

@@ -131,7 +131,7 @@ class ShotJsonTest {
         "'id':'b'|'id':'a'|handOver.id is 'a' twice|each id once",
         "'frame':1020|'frame':1010.5|handOver.frame is 1010.5|without another hand-over",
         "'frame':1020|'frame':1e9|handOver.frame is 1.0E9|-10000000 to 10000000",
-        "'crate'|'cam'|Walker.carrier is 'cam'|the id of a null, a piece or a rail of this shot"
+        "'crate'|'cam'|Walker.carrier is 'cam'|the id of a null, a piece, a rail or a repeat of this shot"
       })
   void wrongHandOvers_areRefusedInWords(String was, String is, String where, String allowed) {
     String wrong = HANDED.replace(was, is);

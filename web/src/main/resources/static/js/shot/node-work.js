@@ -65,7 +65,7 @@ export class NodeWork {
     return kept;
   }
 
-  /** Whether a node may carry others: a null, a piece or a rail that none of them carries. */
+  /** Whether a node may carry others: a null, a piece, a rail or a repeat that none of them carries. */
   mayCarry(carrier, ids) {
     const node = this.store.byId.get(carrier);
     const family = new Set([carrier, ...this.store.carriersOf(carrier).map((n) => n.id)]);

@@ -1,0 +1,203 @@
+package idlelens.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.curve.Beyond;
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.edit.CloseSeam;
+import idlelens.core.edit.Sets;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Repetition;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+class SeamTest {
+  private static final double ROUNDING = 1e-9;
+  private static final double RADIUS = 3;
+
+  /** Straight from a value to another in so many frames, and on like that. */
+  private static Curve running(double from, double to, double frames) {
+    List<Key> keys =
+        List.of(
+            new Key(1, from, Tangent.Kind.STRAIGHT),
+            new Key(1 + frames, to, Tangent.Kind.STRAIGHT));
+    return new Curve(from, keys, Beyond.CYCLE_AND_CARRY, Beyond.CYCLE_AND_CARRY);
+  }
+
+  private static NodeBody body(String id, String by, Chain chain) {
+    return by.isEmpty()
+        ? new NodeBody(id, id, false, chain, TakesKeys.ALL)
+        : new NodeBody(id, id, false, new Carriage(by, RigidPose.IDENTITY), chain);
+  }
+
+  private static Shot shot(int out, Node... nodes) {
+    ShotHeader header =
+        new ShotHeader(
+            "Loop", FrameRate.of(24), new FrameRange(1, out), 8, 1.5, 1, Tangent.Kind.SETTLE);
+    return new Shot(header, List.of(nodes));
+  }
+
+  /** A turntable of 240 frames with a camera at its rim. */
+  private static Shot turntable(int out) {
+    Chain table = Chain.pose().with(Path.PAN, running(0, 360, 240));
+    return shot(
+        out,
+        new Node.Null(body("table", "", table)),
+        new Node.Camera(
+            body("cam", "table", Chain.poseAndLens().restingAt(0, 1, RADIUS, 0, 0, 0))));
+  }
+
+  private static Seam seam(Shot shot, String repeat) {
+    return new Seam.Sides(shot, repeat, 1).of("cam");
+  }
+
+  @Test
+  void turntable_ofItsPeriod_closes() {
+    assertThat(seam(turntable(240), "").closes(ROUNDING)).isTrue();
+  }
+
+  /** Frame 242 is one step of 1.5 degrees beyond the round. */
+  @Test
+  void turntable_withOneFrameTooMany_isOffByExactlyAStep() {
+    Seam seam = seam(turntable(241), "");
+    assertThat(seam.placeM())
+        .isCloseTo(2 * RADIUS * Math.sin(Math.toRadians(0.75)), within(ROUNDING));
+    assertThat(seam.turnDeg()).isCloseTo(1.5, within(ROUNDING));
+    double speed = RADIUS * Math.toRadians(1.5) * 24;
+    assertThat(seam.speedM())
+        .isCloseTo(2 * speed * Math.sin(Math.toRadians(0.75)), within(ROUNDING));
+    assertThat(seam.turnSpeedDeg()).isCloseTo(0, within(ROUNDING));
+    assertThat(seam.lens().orElseThrow().focalMm()).isZero();
+    assertThat(seam.lens().orElseThrow().widths()).isGreaterThan(0.01);
+  }
+
+  /** Rises 1.35 m and turns a sixth in 96 frames, through a stair that repeats like that. */
+  private static Shot stair(int out) {
+    Chain lift = Chain.pose().with(Path.PAN, running(0, 60, 96)).with(Path.Y, running(0, 1.35, 96));
+    return shot(
+        out,
+        new Node.Repeat(
+            body("stair", "", Chain.pose().restingAt(2, 0, -5, 40, 0, 0)),
+            new Repetition(-3, 12, 0, 1.35, 0, 60, 0, 0, 0, 0, 1)),
+        new Node.Null(body("place", "", Chain.pose().restingAt(2, 0, -5, 0, 0, 0))),
+        new Node.Null(body("lift", "place", lift)),
+        new Node.Camera(
+            body("cam", "lift", Chain.poseAndLens().restingAt(0, 1.6, 2.2, 70, -5, 0))));
+  }
+
+  @Test
+  void stair_movedOnByItsStep_closes_withoutItDoesNot() {
+    assertThat(seam(stair(96), "stair").closes(ROUNDING)).isTrue();
+    Seam without = seam(stair(96), "");
+    assertThat(without.turnDeg()).isCloseTo(60, within(ROUNDING));
+    assertThat(without.placeM()).isCloseTo(Math.hypot(1.35, 2.2), within(ROUNDING));
+  }
+
+  @Test
+  void stair_withOneFrameTooMany_isOffByExactlyAStep() {
+    Seam seam = seam(stair(97), "stair");
+    double chord = 2 * 2.2 * Math.sin(Math.toRadians(60.0 / 96 / 2));
+    assertThat(seam.placeM()).isCloseTo(Math.hypot(1.35 / 96, chord), within(ROUNDING));
+    assertThat(seam.turnDeg()).isCloseTo(60.0 / 96, within(ROUNDING));
+  }
+
+  @Test
+  void whatDoesNotDivideTheLoop_isNamedWithThePeriodThatWould() {
+    Chain spinning = Chain.pose().with(Path.PAN, running(0, 360, 70));
+    Chain dividing = Chain.pose().with(Path.PAN, running(0, 360, 60));
+    Chain leaving = Chain.pose().with(Path.X, Sets.keyed(1, 0, 200, 5));
+    Shot shot =
+        shot(
+            240,
+            new Node.Null(body("vane", "", spinning)),
+            new Node.Null(body("on-vane", "vane", Chain.pose().restingAt(1, 0, 0, 0, 0, 0))),
+            new Node.Null(body("wheel", "", dividing)),
+            new Node.Null(body("ferry", "", leaving)),
+            new Node.Null(body("quay", "", Chain.pose())));
+    List<OpenAtSeam> open = OpenAtSeam.find(shot, new Seam.Sides(shot, "", 1), 1e-6);
+    assertThat(open).extracting(OpenAtSeam::nodeId).containsExactly("vane", "ferry");
+    assertThat(open.get(0).period()).hasValue(70);
+    assertThat(open.get(0).would()).hasValue(80);
+    assertThat(open.get(1).period()).isEmpty();
+    assertThat(open.get(1).seam().placeM()).isCloseTo(5, within(ROUNDING));
+  }
+
+  /** A fixed sun shines from elsewhere once the camera has gone up the stair. */
+  @Test
+  void lightThatStays_isNamedInALoopThatTurns_oneThatRidesAlongIsNot() {
+    Shot stair = stair(96);
+    Node.Sun fixed = new Node.Sun(body("sun", "", Chain.pose()), "#ffffff", 1);
+    Node.Sun riding = new Node.Sun(body("sun", "lift", Chain.pose()), "#ffffff", 1);
+    assertThat(open(stair, fixed)).containsExactly("sun");
+    assertThat(open(stair, riding)).isEmpty();
+  }
+
+  private static List<String> open(Shot shot, Node more) {
+    List<Node> nodes = new java.util.ArrayList<>(shot.nodes());
+    nodes.add(more);
+    Shot with = new Shot(shot.header(), nodes);
+    return OpenAtSeam.find(with, new Seam.Sides(with, "stair", 1), 1e-6).stream()
+        .map(OpenAtSeam::nodeId)
+        .toList();
+  }
+
+  /** Whatever a camera and its carrier do, with and without a step: the cure closes the loop. */
+  @Property(tries = 40)
+  void closeSeam_onAnyRig_closesWithItsSpeed_andKeepsTheMotionToTheLastKey(@ForAll Random random) {
+    Chain lift = Chain.pose();
+    Chain camera = Chain.poseAndLens().restingAt(0, 1, 2, 10, -5, 2);
+    for (Path path : Path.POSE) {
+      lift = random.nextBoolean() ? lift.with(path, any(random)) : lift;
+      camera = random.nextBoolean() ? camera.with(path, any(random)) : camera;
+    }
+    camera = camera.with(Path.FOCAL, Sets.keyed(1, 35, 30, 50).withRest(35));
+    Repetition row = new Repetition(0, 5, 0.5, 1, -2, 30, 0, 0, 0, 0, 1);
+    Shot shot =
+        shot(
+            60,
+            new Node.Repeat(body("row", "", Chain.pose().restingAt(1, 0, 0, 20, 0, 0)), row),
+            new Node.Null(body("lift", "", lift)),
+            new Node.Camera(body("cam", "lift", camera)));
+    for (String repeat : List.of("", "row")) {
+      Shot closed = new CloseSeam(List.of("lift", "cam"), repeat, 1).apply(shot);
+      Seam seam = seam(closed, repeat);
+      assertThat(seam.placeM()).isLessThan(ROUNDING);
+      assertThat(seam.turnDeg()).isLessThan(ROUNDING);
+      assertThat(seam.speedM()).isLessThan(1e-5);
+      assertThat(seam.turnSpeedDeg()).isLessThan(1e-4);
+      assertThat(seam.lens().orElseThrow().focalMm()).isZero();
+      Evaluation was = Evaluation.of(shot);
+      Evaluation is = Evaluation.of(closed);
+      for (int frame = 1; frame <= 20; frame++) { // all keys but the last are before frame 21
+        RigidPose a = was.pose("cam", frame + 7);
+        assertThat(is.pose("cam", frame + 7).place().distance(a.place())).isLessThan(ROUNDING);
+      }
+      assertThat(new CloseSeam(List.of("lift", "cam"), repeat, 1).apply(closed))
+          .as("closed already")
+          .satisfies(again -> assertThat(seam(again, repeat).placeM()).isLessThan(ROUNDING));
+    }
+  }
+
+  /** Four keys; behind the third, at frame 21, tangents may change. */
+  private static Curve any(Random random) {
+    return Sets.keyed(
+        1, random.nextDouble(), 8, random.nextDouble(), 21, random.nextDouble() * 5, 40, 1);
+  }
+}
