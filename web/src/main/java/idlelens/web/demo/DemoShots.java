@@ -39,7 +39,7 @@ final class DemoShots {
   private DemoShots() {}
 
   static List<Shot> all() {
-    return List.of(quayWalk(), lampRoom(), netLoft(), twoCameras());
+    return List.of(quayWalk(), lampRoom(), netLoft(), stairLoop(), twoCameras());
   }
 
   /**
@@ -101,14 +101,7 @@ final class DemoShots {
     SetBuilder set = new SetBuilder();
     TernQuay.build(set);
     Map<Path, Curve> turning = still(0, 10.3, -30, 0, 0, 0);
-    turning.put(
-        Path.PAN,
-        new Curve(
-            0,
-            List.of(
-                new Key(1001, 0, Tangent.Kind.STRAIGHT), new Key(1121, 360, Tangent.Kind.STRAIGHT)),
-            Beyond.CYCLE_AND_CARRY,
-            Beyond.CYCLE_AND_CARRY));
+    turning.put(Path.PAN, running(0, 360, 120));
     set.carrier("Turntable", "", turning);
     Map<Path, Curve> camera = still(0, 1.1, 9.5, 0, -6.5, 0);
     camera.put(Path.FOCAL, Curve.still(28));
@@ -146,6 +139,36 @@ final class DemoShots {
         new Ride(ride.body(), "loft-rail", Ride.Turn.LEVEL, Ride.Banking.NONE, 1.5, ride.pins());
     shot = new SetPart("loft-cam", looking).apply(shot);
     return new PinRide("loft-cam", "loft-rail", LOFT_DOORWAY, Optional.of("a4"), "pin").apply(shot);
+  }
+
+  /**
+   * Up the stair in the lamp house, for ever: in four seconds a sixth of a turn and one flight, by
+   * which the stair repeats itself. The light rides along.
+   */
+  static Shot stairLoop() {
+    SetBuilder set = new SetBuilder();
+    Map<Path, Curve> rising = still(0, 0, 0, 0, 0, 0);
+    rising.put(Path.PAN, running(0, StairWell.TURN, 96));
+    rising.put(Path.Y, running(0, StairWell.RISE_M, 96));
+    set.carrier("Climb", "", rising);
+    Map<Path, Curve> camera = still(0, 1.75, 2.05, -72, 4, 0);
+    camera.put(Path.FOCAL, Curve.still(21));
+    camera.put(Path.F_STOP, Curve.still(4));
+    camera.put(Path.FOCUS, Curve.still(2.6));
+    set.camera("Stair cam", "climb", camera, Lens.PLAIN);
+    StairWell.build(set, "climb");
+    return shot("Stair loop", 1001, 1096, set.nodes());
+  }
+
+  /** At an even pace from 1001 on, so much in so many frames, and on like that for ever. */
+  private static Curve running(double from, double by, int frames) {
+    return new Curve(
+        from,
+        List.of(
+            new Key(1001, from, Tangent.Kind.STRAIGHT),
+            new Key(1001 + frames, from + by, Tangent.Kind.STRAIGHT)),
+        Beyond.CYCLE_AND_CARRY,
+        Beyond.CYCLE_AND_CARRY);
   }
 
   /** A wide and a long lens on the arriving ferry. */

@@ -9,6 +9,7 @@ import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,6 +60,23 @@ final class SetBuilder {
     nodes.add(
         new Node.Sun(
             new NodeBody(id(name), name, false, Carriage.WORLD, channels), colour, strength));
+    return this;
+  }
+
+  /** A light that rides along. */
+  SetBuilder sunOn(String carrier, String name, String colour, double strength, double tilt) {
+    Chain channels = Chain.pose().restingAt(0, 4, 0, 30, tilt, 0);
+    nodes.add(
+        new Node.Sun(
+            new NodeBody(
+                id(name), name, false, new Carriage(carrier, RigidPose.IDENTITY), channels),
+            colour,
+            strength));
+    return this;
+  }
+
+  SetBuilder repeat(String name, At at, Repetition repetition) {
+    nodes.add(new Node.Repeat(body(id(name), name, at), repetition));
     return this;
   }
 

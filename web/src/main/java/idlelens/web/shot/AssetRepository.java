@@ -7,6 +7,7 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesh;
+import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
@@ -120,6 +121,11 @@ public class AssetRepository {
       throw new DamagedException("Asset " + hash, "its SHA-256 is another one");
     }
     return content;
+  }
+
+  /** The triangles of any shape: those made, and those stored. */
+  public Mesh meshOf(Shape shape) {
+    return shape instanceof Shape.Imported imported ? mesh(imported.asset()) : Mesher.mesh(shape);
   }
 
   /** The stored triangles of that hash. */

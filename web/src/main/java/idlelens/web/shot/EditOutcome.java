@@ -1,11 +1,14 @@
 package idlelens.web.shot;
 
 import idlelens.core.edit.Edit;
+import idlelens.core.motion.Copies;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.set.Repetition;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A shot before and after an edit.
@@ -23,7 +26,13 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
     boolean sameGrid = old.grid().equals(now.grid());
     return after.shot().nodes().stream()
         .map(Node::id)
-        .filter(id -> !sameGrid || !now.shares(id, old) || isReshapedRail(id) || ridesReshaped(id))
+        .filter(
+            id ->
+                !sameGrid
+                    || !now.shares(id, old)
+                    || isReshapedRail(id)
+                    || ridesReshaped(id)
+                    || isRepeatedAnew(id))
         .toList();
   }
 
@@ -36,6 +45,21 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
     return after.shot().node(id) instanceof Node.Rail rail
         && !(before.shot().find(id).orElse(null) instanceof Node.Rail old
             && old.rail().equals(rail.rail()));
+  }
+
+  /** Whether it is repeated otherwise than before, or repeats otherwise. */
+  private boolean isRepeatedAnew(String id) {
+    return !repetitionOf(after.shot(), id).equals(repetitionOf(before.shot(), id));
+  }
+
+  private static Optional<Repetition> repetitionOf(Shot shot, String id) {
+    return shot.find(id)
+        .flatMap(
+            node ->
+                node instanceof Node.Repeat repeat
+                    ? Optional.of(repeat)
+                    : Copies.repeatOf(shot, node))
+        .map(Node.Repeat::repetition);
   }
 
   /** The pieces whose triangles are new. */

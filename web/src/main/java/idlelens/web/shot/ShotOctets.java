@@ -11,7 +11,6 @@ import idlelens.core.part.Path;
 import idlelens.core.rail.Rail;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
-import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.EditJson;
@@ -93,6 +92,7 @@ class ShotOctets {
   private static void addNodes(
       OctetBundle bundle, Evaluation motion, Collection<String> ids, DrawnCurves drawn) {
     ArrayNode nodes = bundle.head().putArray("nodes");
+    RepeatOctets repeats = new RepeatOctets(bundle, motion);
     for (String id : ids) {
       NodeMotion node = motion.of(id);
       ObjectNode out = nodes.addObject().put("id", id);
@@ -106,6 +106,7 @@ class ShotOctets {
       if (motion.shot().node(id) instanceof Node.Rail rail) {
         bundle.add(out, "anchors", anchors(rail.rail()));
       }
+      repeats.add(out, motion.shot().node(id));
       RideOctets.add(bundle, out, motion, id);
       Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {
@@ -132,7 +133,7 @@ class ShotOctets {
     return out;
   }
 
-  private static void addPose(OctetBundle bundle, ObjectNode out, PoseTrack pose) {
+  static void addPose(OctetBundle bundle, ObjectNode out, PoseTrack pose) {
     bundle.add(out, "x", pose.x(), 1);
     bundle.add(out, "y", pose.y(), 1);
     bundle.add(out, "z", pose.z(), 1);
@@ -189,7 +190,7 @@ class ShotOctets {
         out = meshes.addObject();
         byShape.put(piece.shape(), out);
         out.putArray("nodes");
-        Mesh mesh = mesh(piece.shape());
+        Mesh mesh = assets.meshOf(piece.shape());
         bundle.add(out, "positions", mesh.positions());
         bundle.add(out, "normals", mesh.normals());
         bundle.add(out, "shades", mesh.shades());
@@ -197,11 +198,5 @@ class ShotOctets {
       }
       ((ArrayNode) out.get("nodes")).add(piece.id());
     }
-  }
-
-  private Mesh mesh(Shape shape) {
-    return shape instanceof Shape.Imported imported
-        ? assets.mesh(imported.asset())
-        : Mesher.mesh(shape);
   }
 }

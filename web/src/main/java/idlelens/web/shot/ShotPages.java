@@ -27,7 +27,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestAttribute;
 
-/** The pages: productions with their shots, Floor and Curves of a shot, its hand-off. */
+/** The pages: productions with their shots, Floor, Curves and Checks of a shot, its hand-off. */
 @Controller
 class ShotPages {
   private final ShotService shots;
@@ -161,6 +161,19 @@ class ShotPages {
       Model model) {
     addShot(account, membership, id, model);
     model.addAttribute("view", "curves");
+    return "floor";
+  }
+
+  /** The same page, laid out for what is checked of a camera. */
+  @GetMapping("/shots/{id}/checks")
+  @Needs(Right.READ_SHOT)
+  String checks(
+      @AuthenticationPrincipal AccountUser account,
+      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
+      @PathVariable long id,
+      Model model) {
+    addShot(account, membership, id, model);
+    model.addAttribute("view", "checks");
     return "floor";
   }
 

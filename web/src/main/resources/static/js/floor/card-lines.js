@@ -77,6 +77,11 @@ export function cardLine(store, desk, node, part) {
   return say ? say(store, desk, node, part) : { line: '', columns: ownOf(store, node, pathsIn(part)) };
 }
 
+function repeatLine({ count, later = 0, spread = 0 }) {
+  const apart = later || spread ? `, ${later ? `${trimmed(later, 2)} f apart` : `over ${trimmed(spread, 2)} f`}` : '';
+  return `${count} times${apart}`;
+}
+
 /** The card behind the chain: what the node is. */
 export function lookLine(store, node) {
   if (node.kind === 'rail') {
@@ -84,6 +89,7 @@ export function lookLine(store, node) {
     const length = lengthText(railLength(store, node.id), 2);
     return { title: 'Rail', line: `${length} · ${anchors.length} anchors${closed ? ', closed' : ''}` };
   }
+  if (node.kind === 'repeat') return { title: 'Repeat', line: repeatLine(node.repeat) };
   if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}` };
   const { kind, triangles } = node.shape;
   return { title: 'Piece', line: kind === 'imported' ? `imported, ${triangles} triangles` : kind };

@@ -9,8 +9,8 @@ import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
 import { smallCurve } from './small-curve.js';
 
-const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', rail: 'Rail', sun: 'Sun' };
-const LOOKS = ['piece', 'rail', 'sun'];
+const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', rail: 'Rail', repeat: 'Repeat', sun: 'Sun' };
+const LOOKS = ['piece', 'rail', 'repeat', 'sun'];
 export class Chain {
   constructor(store, desk, element) {
     this.store = store;

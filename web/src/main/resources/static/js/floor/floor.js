@@ -1,6 +1,7 @@
-// A shot's page, the Floor and the Curves view: puts its parts together.
+// A shot's page, the Floor, Curves and Checks: puts its parts together.
 import { h } from '../common/dom.js';
 import { keepLoggedIn } from '../common/log-in.js';
+import { ChecksView } from '../checks/checks-view.js';
 import { CurvesView } from '../curves/curves-view.js';
 import { Settings } from '../panels/settings.js';
 import { Plan } from '../plan/plan.js';
@@ -75,6 +76,7 @@ const curves = new CurvesView(store, desk, { element: $('curves'), list: $('chan
 new LinkedRulers(desk, curves.graph, score);
 const settings = new Settings(store, desk, $('settings'), { sensors: JSON.parse(floor.dataset.sensors) });
 const picture = makePicture(store, desk);
+const checks = new ChecksView(store, desk, { element: $('checks'), score, picture });
 const showSaved = connectSaving(store, $('saved'), $('people'));
 connectStrip(store, desk);
 connectNotice(store, desk);
@@ -109,6 +111,7 @@ Object.assign(window, {
     score,
     settings,
     curves,
+    checks,
     actions,
     SHORTCUTS,
     FOCUS_KINDS,

@@ -47,6 +47,7 @@ export function openAddMenu(store, desk, anchor) {
     item('Camera', { kind: 'camera', chain: standing({ x: x + 1.5, y: 1.6, z: z + 4 }) }),
     item('Null', { kind: 'null', chain: standing({ x, y: 1, z }) }),
     item('Sun', { kind: 'sun', chain: standing({ y: 10, pan: 40, tilt: -30 }) }),
+    menuItem('Repeat', () => desk.nodes.repeat(), 'what is selected, again and again'),
     h('h3', { text: 'Rails' }),
     menuItem('Draw a rail', () => desk.rails.begin('stroke'), 'with the pointer on the plan'),
     menuItem('Place anchors', () => desk.rails.begin('anchors'), 'click by click on the plan'),

@@ -10,6 +10,7 @@ const GLYPHS = {
   null: 'M7 2.5a4.5 4.5 0 1 0 .01 0M7 2.5V6',
   piece: 'M2.5 2.5h9v9h-9z',
   rail: 'M2 11c3-8 7 2 10-7M1 8.5c3-8 7 2 10-7',
+  repeat: 'M1.5 8.5h4v4h-4zM5 5h4v4M8.5 1.5h4v4',
   sun: 'M7 4.5a2.5 2.5 0 1 0 .01 0M7 .8v1.6M7 11.6v1.6M.8 7h1.6M11.6 7h1.6',
 };
 /** The two signs on a row: the camera in the picture, and the eye of what is shown or hidden. */

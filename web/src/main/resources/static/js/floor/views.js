@@ -1,10 +1,15 @@
-// Floor or Curves, and from where the plan is seen.
+// Floor, Curves or Checks, and from where the plan is seen.
 import { toast } from '../common/toasts.js';
 
 const SIDES = ['above', 'side', '3D'];
 const CAPTIONS = { above: 'Plan', side: 'Side', '3D': 'Outside' };
 const $ = (id) => document.getElementById(id);
 const all = (selector) => /** @type {HTMLElement[]} */ ([...document.querySelectorAll(selector)]);
+
+const VIEWS = ['curves', 'checks'];
+
+/** Which view an address shows. */
+const viewOf = (path) => VIEWS.find((view) => path.endsWith(`/${view}`)) ?? 'floor';
 
 /** The same shot, laid out for another work; the address follows. */
 export function connectViews(floor, desk, plan) {
@@ -25,7 +30,7 @@ export function connectViews(floor, desk, plan) {
     show(link.dataset.viewLink);
   };
   for (const link of all('[data-view-link]')) link.addEventListener('click', follow);
-  addEventListener('popstate', () => show(location.pathname.endsWith('/curves') ? 'curves' : 'floor'));
+  addEventListener('popstate', () => show(viewOf(location.pathname)));
   for (const b of all('[data-side]')) b.addEventListener('click', () => setSide(plan, b.dataset.side));
   return { show, swapSide: () => setSide(plan, SIDES[(SIDES.indexOf(plan.side) + 1) % SIDES.length]) };
 }

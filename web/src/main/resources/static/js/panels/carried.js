@@ -57,7 +57,7 @@ export const carriedPanel = {
   },
 };
 
-const CARRYING = ['null', 'piece', 'rail'];
+const CARRYING = ['null', 'piece', 'rail', 'repeat'];
 const isCarrier = (node) => CARRYING.includes(node.kind);
 
 /** The node of the panel, with all else that is selected with it. */
@@ -81,7 +81,7 @@ function carrierChoice(store, node, label, change) {
   const option = (n) => h('option', { value: n.id, text: way(n) });
   const group = (name, kind) => h('optgroup', { label: name }, ...carriers.filter((n) => n.kind === kind).map(option));
   const pick = choice(label, [['', 'The world']], change);
-  pick.append(group('Nulls', 'null'), group('Rails', 'rail'), group('Pieces', 'piece'));
+  pick.append(group('Nulls', 'null'), group('Rails', 'rail'), group('Repeats', 'repeat'), group('Pieces', 'piece'));
   return pick;
 }
 

@@ -101,7 +101,7 @@ function remedies(desk, overshoots) {
   }));
 }
 
-function overshoot(store, desk, o) {
+export function overshoot(store, desk, o) {
   const node = store.byId.get(o.id);
   const name = pathName(node, o.channel);
   const amount = measured(node, o.channel, Math.abs(o.amount));
@@ -118,7 +118,7 @@ function overshoot(store, desk, o) {
   );
 }
 
-function creep(store, desk, c) {
+export function creep(store, desk, c) {
   const node = store.byId.get(c.id);
   const name = pathName(node, c.channel);
   const amount = measured(node, c.channel, Math.abs(c.amount));

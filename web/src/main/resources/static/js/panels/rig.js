@@ -30,7 +30,7 @@ const AXES = ['x', 'y', 'z'];
 const keysOfTurn = (node) => TURN.reduce((sum, path) => sum + keysOf(node, path).length, 0);
 
 /** What is asked for here, kept while other panels are shown. */
-const asked = { order: 'ptr', arm: 2, about: '', keep: 'fitted', from: '' };
+const asked = { order: 'ptr', arm: 2, about: '', keep: 'fitted', from: '', round: 0, loop: true };
 
 export const rigPanel = {
   signature: (store, node) =>
@@ -87,6 +87,45 @@ function pick(label, options, name) {
 const group = (name, ...elements) =>
   h('div', { class: 'row one' }, h('span', { text: name }), h('span', { class: 'buttons' }, ...elements));
 
+/** How many frames a turntable takes for a round: as long as the shot, unless somebody says otherwise. */
+function roundField(store) {
+  const field = new NumberField({
+    label: 'Frames of one round',
+    quantity: 'frames',
+    unit: 'f',
+    digits: 0,
+    step: 1,
+    rate: () => store.header.rate,
+    get: () => asked.round || store.header.out - store.header.in + 1,
+    set: (value) => {
+      asked.round = Math.max(2, Math.round(value));
+      field.refresh();
+      return true;
+    },
+  });
+  return field;
+}
+
+/** The turntable that goes round by itself, as a loop. */
+function roundOf(store, desk, field) {
+  const box = h('input', {
+    type: 'checkbox',
+    checked: asked.loop,
+    onchange: (event) => remembering('loop')(event.target.checked),
+  });
+  const frames = () => asked.round || store.header.out - store.header.in + 1;
+  const about = () => (store.byId.has(asked.about) ? asked.about : '');
+  return h(
+    'span',
+    { class: 'buttons' },
+    field.element,
+    h('label', { title: 'The last frame is the one before it comes back' }, box, 'shot as long'),
+    button('Go round', () => desk.nodes.turntable(frames(), about(), { loop: asked.loop }), {
+      title: 'A turntable that goes round at an even pace and closes after so many frames',
+    }),
+  );
+}
+
 /** Ready carriers around what is selected. */
 function carrierPart(store, desk) {
   const subjects = store.nodes.filter((n) => n.kind === 'piece' || n.kind === 'null').map((n) => [n.id, n.name]);
@@ -100,6 +139,7 @@ function carrierPart(store, desk) {
       return true;
     },
   );
+  const round = roundField(store);
   const buttons = CARRIERS.map(([kind, text, title]) =>
     button(
       text,
@@ -114,8 +154,16 @@ function carrierPart(store, desk) {
       group('Put around it', ...buttons),
       row('Gimbal', pick('Order of a gimbal, outermost first', ORDERS, 'order'), labelled('Boom arm', arm.element)),
       row('Turns about', pick('Subject of a turntable', [['', 'its own middle'], ...subjects], 'about')),
+      h('div', { class: 'row one' }, h('span', { text: 'One round in' }), roundOf(store, desk, round)),
+      group(
+        'Again and again',
+        button('Repeat it', () => desk.nodes.repeat(), { title: 'Copies of it, each one step further' }),
+      ),
     ],
-    refresh: () => arm.refresh(),
+    refresh() {
+      arm.refresh();
+      round.refresh();
+    },
   };
 }
 

@@ -15,6 +15,7 @@ import { movePanel } from './move.js';
 import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
 import { railPanel } from './rail.js';
+import { repeatPanel } from './repeat.js';
 import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
 import { shotPanel } from './shot.js';
@@ -98,6 +99,7 @@ export class Settings {
     const { card } = this.desk;
     if (card === 'shot' || !node) return { name: 'shot', panel: shotPanel };
     if (card === 'piece' && node.kind === 'rail') return { name: card, panel: railPanel };
+    if (card === 'piece' && node.kind === 'repeat') return { name: card, panel: repeatPanel };
     if (card === 'piece' && 'piece sun'.includes(node.kind)) return { name: card, panel: piecePanel };
     const part = partOf(node, card) ?? partOf(node, 'keys');
     this.desk.card = part.id ?? part.part;

@@ -3,6 +3,7 @@ import { drawSoon } from '../common/draw-soon.js';
 import { carrierOf } from '../shot/parts.js';
 import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
+import { copies } from './copies.js';
 import { forward, isFlat, outline } from './outline.js';
 import { anchorsOf, pointsAlong } from '../shot/rails.js';
 import { axisOf, axisRing } from './axis-ring.js';
@@ -37,6 +38,7 @@ export class Plan {
     this.centre = [0, 0];
     this.metresPerPixel = 0.08;
     this.outlines = new Map();
+    this.copied = new Map(); // outlines of copies
     this.grounds = new WeakMap(); // by mesh
     this.kept = new Map(); // pieces as they were drawn last
     this.abort = new AbortController();
@@ -288,7 +290,7 @@ export class Plan {
     const look = [this.side, this.metresPerPixel, ...this.centre, ...this.size].join();
     for (const { node, points } of shown) {
       const part = this.piece(node, points, family.has(node.id), look);
-      parts.push(part);
+      parts.push(...copies(this, node), part);
       if ((this.store.motion.get(node.id)?.x.length ?? 1) > 1) this.movingParts.push({ node, part });
     }
     return parts;

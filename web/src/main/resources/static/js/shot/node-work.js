@@ -5,7 +5,8 @@ import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
 const ONE_ROUND = 360;
-const CARRYING = ['null', 'piece', 'rail'];
+const ROW_STEP_M = 1;
+const CARRYING = ['null', 'piece', 'rail', 'repeat'];
 
 export class NodeWork {
   constructor(store, desk) {
@@ -87,6 +88,51 @@ export class NodeWork {
     const centre = kind === 'turntable' ? { centre: middleOf(store, about ? [about] : ids, desk.frame) } : {};
     const edit = { edit: 'add-carrier', kind, ids, frame: desk.frame, newId, stem, arm, order, ...centre };
     if (!(await this.tellKeys(ids, () => store.edit([edit])))) return null;
+    desk.select(newId, 'keys');
+    return newId;
+  }
+
+  /** A repeat around what is selected, in whose own space nothing moves: a row of three, a pace apart. */
+  async repeat() {
+    const { desk, store } = this;
+    const ids = desk.topSelection();
+    if (!ids.length) return null;
+    const [x, , z] = middleOf(store, ids, desk.frame);
+    const id = store.freeId('repeat');
+    const name = store.freeName(`Repeat of ${store.byId.get(ids[0]).name}`);
+    const node = { id, name, kind: 'repeat', chain: [{ part: 'keys', x, z }], repeat: { count: 3, x: ROW_STEP_M } };
+    const edits = [
+      { edit: 'add-nodes', nodes: [node] },
+      ...ids.map((each) => ({ edit: 'carry', id: each, carrier: id, frame: desk.frame, keep: 'place' })),
+    ];
+    if (!(await store.edit(edits, 'Repeat'))) return null;
+    desk.select(id, 'piece');
+    return id;
+  }
+
+  /** A turntable that goes round once in so many frames, for ever; the shot gets as long if asked. */
+  async turntable(frames, about, { loop, way = 1 }) {
+    const { desk, store } = this;
+    const ids = desk.topSelection();
+    if (!ids.length) return null;
+    const { in: first } = store.header;
+    const newId = store.freeId('turntable');
+    const centre = middleOf(store, about ? [about] : ids, desk.frame);
+    const stem = store.byId.get(ids[0]).name;
+    const turn = (frame, pan) => ({ edit: 'set-values', id: newId, frame, values: { pan }, keying: 'touched' });
+    const edits = [
+      { edit: 'add-carrier', kind: 'turntable', ids, frame: first, newId, stem, arm: 0, order: 'ptr', centre },
+      turn(first, 0),
+      turn(first + frames, way * ONE_ROUND),
+      {
+        edit: 'set-tangents',
+        picks: [{ id: newId, channels: ['pan'], frames: [first, first + frames] }],
+        tangent: 'straight',
+      },
+      { edit: 'set-beyond', id: newId, channels: ['pan'], before: 'cycle-and-carry', after: 'cycle-and-carry' },
+      ...(loop ? [{ edit: 'change-header', out: first + frames - 1 }] : []),
+    ];
+    if (!(await this.tellKeys(ids, () => store.edit(edits, 'Turntable')))) return null;
     desk.select(newId, 'keys');
     return newId;
   }

@@ -28,7 +28,7 @@
  * @typedef {object} Node
  * @property {string} id
  * @property {string} name
- * @property {string} kind camera, null, piece, rail or sun
+ * @property {string} kind camera, null, piece, rail, repeat or sun
  * @property {boolean} [hidden]
  * @property {TakesKeys} [takesKeys]
  * @property {Part[]} chain complete: what every chain has is in it

@@ -1,6 +1,8 @@
 // The pieces as solids in a scene.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { copiesIn } from '../shot/copies.js';
 import { poseIn } from '../shot/samples.js';
+import { CopiedSolid } from './copied.js';
 import { makeMaterial, orderOf, setSun } from './materials.js';
 
 export class Solids {
@@ -19,15 +21,17 @@ export class Solids {
       wanted.add(node.id);
       const known = this.pieces.get(node.id);
       const finish = JSON.stringify(node.finish);
-      if (known && known.mesh === mesh && known.finish === finish) continue;
+      const times = copiesIn(this.store, node.id)?.count ?? 0;
+      if (known && known.mesh === mesh && known.finish === finish && known.times === times) continue;
       if (known) this.drop(node.id);
-      const solid = new THREE.Mesh(geometry(mesh), makeMaterial(node.finish));
+      const material = makeMaterial(node.finish);
+      const solid = times ? new CopiedSolid(geometry(mesh), material, times) : new THREE.Mesh(geometry(mesh), material);
       solid.renderOrder = orderOf(node.finish);
       solid.castShadow = node.finish.kind === 'matt';
       solid.receiveShadow = node.finish.kind === 'matt';
       solid.userData.id = node.id;
       this.scene.add(solid);
-      this.pieces.set(node.id, { solid, mesh, finish });
+      this.pieces.set(node.id, { solid, mesh, finish, times });
     }
     for (const id of [...this.pieces.keys()]) if (!wanted.has(id)) this.drop(id);
   }
@@ -35,6 +39,7 @@ export class Solids {
   drop(id) {
     const { solid } = this.pieces.get(id);
     this.scene.remove(solid);
+    if (solid instanceof CopiedSolid) solid.dispose();
     solid.material.dispose();
     this.pieces.delete(id);
   }
@@ -43,11 +48,13 @@ export class Solids {
   place(state, frame) {
     let moved = false;
     for (const [id, { solid }] of this.pieces) {
-      const pose = poseIn(state, id, frame);
+      const copies = solid instanceof CopiedSolid ? copiesIn(state, id) : null;
+      const pose = poseIn(state, copies ? copies.repeated.by : id, frame);
       const visible = Boolean(pose) && !this.store.isHidden(this.store.byId.get(id));
       moved ||= visible !== solid.visible;
       solid.visible = visible;
       if (!pose) continue;
+      if (copies && solid.placeCopies(copies, frame)) moved = true;
       moved ||= solid.position.x !== pose.x || solid.position.y !== pose.y || solid.position.z !== pose.z;
       solid.position.set(pose.x, pose.y, pose.z);
       solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);

@@ -1,0 +1,153 @@
+package idlelens.core.check;
+
+import idlelens.core.clearance.Clearance;
+import idlelens.core.clearance.Obstacle;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Mesh;
+import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.DoubleConsumer;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * All that is checked of a camera over the range of a shot. Arrays have one number a frame.
+ *
+ * @param range the frames
+ * @param speed how fast it moves and its picture passes
+ * @param judder where single frames would be seen
+ * @param clearance how near it comes to the set; the last frame passes nothing
+ * @param dead where it stands still within its move
+ * @param misaligned frames at which only some of its rig is keyed
+ * @param seam how its end meets its beginning
+ * @param open what on set does not come back, besides the camera and what carries it
+ * @param inView when the piece asked for is in the picture
+ */
+public record CameraChecks(
+    FrameRange range,
+    PictureSpeed speed,
+    List<Judder> judder,
+    Clearance clearance,
+    List<DeadStretch> dead,
+    List<Misaligned> misaligned,
+    Seam seam,
+    List<OpenAtSeam> open,
+    Optional<InView> inView) {
+
+  /**
+   * What is asked.
+   *
+   * @param camera id of the camera
+   * @param piece id of a piece whose appearance is followed, or ""
+   * @param repeat id of a repeat whose steps the loop goes on by, or ""
+   * @param steps by how many of them
+   * @param shutterDeg shutter angle, 1 to 360
+   * @param leastM metres a second below which it stands still
+   * @param leastDeg degrees a second below which it does not turn
+   * @param nearM how far before the camera its near plane lies
+   */
+  public record Asked(
+      String camera,
+      String piece,
+      String repeat,
+      int steps,
+      double shutterDeg,
+      double leastM,
+      double leastDeg,
+      double nearM) {
+    public Asked {
+      Require.present(camera, "camera");
+      Require.present(piece, "piece");
+      Require.present(repeat, "repeat");
+      Require.within(steps, -1000, 1000, "steps");
+      Require.within(shutterDeg, 1, 360, "shutter");
+      Require.within(leastM, 0, 1000, "least");
+      Require.within(leastDeg, 0, 1000, "leastTurn");
+      Require.within(nearM, 0.001, 100, "near");
+    }
+
+    /** The usual questions about a camera. */
+    public static Asked of(String camera) {
+      return new Asked(camera, "", "", 1, 180, 0.01, 0.1, 0.1);
+    }
+  }
+
+  /** Below this a seam is closed, in metres, degrees, and both a second. */
+  public static final double CLOSED = 1e-6;
+
+  /**
+   * @param meshes gives the triangles of a shape
+   * @param progress is told how much is done, 0 to 1
+   */
+  public static CameraChecks of(
+      Shot shot, Asked asked, Function<Shape, Mesh> meshes, DoubleConsumer progress) {
+    String camera = shot.camera(asked.camera()).id();
+    FrameRange range = shot.header().range();
+    int frames = range.length();
+    Evaluation motion = Evaluation.of(shot, new SampleGrid(range.in() - 1.0, frames + 2, 1), null);
+    PictureSpeed speed = PictureSpeed.of(motion, camera);
+    Views views = new Views(motion, camera);
+    SetObstacles set = new SetObstacles(motion, meshes);
+    // samples count from the frame before the first one
+    Clearance clearance =
+        Clearance.of(
+            frames, i -> views.at(i + 1), shifted(set.allBut("")), asked.nearM(), progress);
+    Seam.Sides sides = new Seam.Sides(shot, asked.repeat(), asked.steps());
+    return new CameraChecks(
+        range,
+        speed,
+        Judder.find(range.in(), speed.subject(), shot.header().rate(), asked.shutterDeg()),
+        clearance,
+        DeadStretch.find(
+            range.in(),
+            speed.metresPerSecond(),
+            speed.degreesPerSecond(),
+            asked.leastM(),
+            asked.leastDeg()),
+        Misaligned.find(shot, camera),
+        sides.of(camera),
+        others(OpenAtSeam.find(shot, sides, CLOSED), shot, camera),
+        asked.piece().isEmpty()
+            ? Optional.empty()
+            : Optional.of(inView(motion, views, asked.piece(), set, meshes)));
+  }
+
+  /** What does not move with the camera alone: neither itself nor what carries it. */
+  private static List<OpenAtSeam> others(List<OpenAtSeam> open, Shot shot, String camera) {
+    Set<String> rig =
+        Stream.concat(shot.carriersOf(camera).stream().map(Node::id), Stream.of(camera))
+            .collect(Collectors.toSet());
+    return open.stream().filter(o -> !rig.contains(o.nodeId())).toList();
+  }
+
+  private static List<Obstacle> shifted(List<Obstacle> obstacles) {
+    List<Obstacle> all = new ArrayList<>();
+    for (Obstacle each : obstacles) {
+      all.add(new Obstacle(each.id(), each.tree(), i -> each.poses().apply(i + 1)));
+    }
+    return all;
+  }
+
+  private static InView inView(
+      Evaluation motion, Views views, String id, SetObstacles set, Function<Shape, Mesh> meshes) {
+    if (!(motion.shot().node(id) instanceof Node.Piece piece)) {
+      throw new RefusedException("piece", "'" + motion.shot().node(id).name() + "'", "a piece");
+    }
+    return InView.of(
+        motion.grid().count() - 2,
+        i -> views.at(i + 1),
+        meshes.apply(piece.shape()).bounds(),
+        i -> motion.pose(id, i + 1),
+        shifted(set.allBut(id)));
+  }
+}

@@ -1,0 +1,83 @@
+package idlelens.core.check;
+
+import idlelens.core.clearance.Obstacle;
+import idlelens.core.clearance.TriangleTree;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.motion.Copies;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Node;
+import idlelens.core.set.Mesh;
+import idlelens.core.set.Repetition;
+import idlelens.core.set.Shape;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.IntFunction;
+
+/** The pieces that can be seen, and their copies, as obstacles; equal shapes share their tree. */
+public final class SetObstacles {
+  private final Evaluation motion;
+  private final Function<Shape, Mesh> meshes;
+  private final Map<Shape, TriangleTree> trees = new HashMap<>();
+  private final Copies copies;
+  private final Set<String> hidden = new HashSet<>();
+
+  /**
+   * @param motion one sample a frame
+   * @param meshes gives the triangles of a shape
+   */
+  public SetObstacles(Evaluation motion, Function<Shape, Mesh> meshes) {
+    this.motion = motion;
+    this.meshes = meshes;
+    this.copies = new Copies(motion);
+    for (Node node : motion.shot().nodes()) {
+      if (node.hidden()) {
+        motion.shot().family(node.id()).forEach(n -> hidden.add(n.id()));
+      }
+    }
+  }
+
+  /** All of them but one piece, with its copies. */
+  public List<Obstacle> allBut(String id) {
+    List<Obstacle> all = new ArrayList<>();
+    for (Node node : motion.shot().nodes()) {
+      if (node instanceof Node.Piece piece
+          && !hidden.contains(node.id())
+          && !id.equals(node.id())) {
+        add(all, piece);
+      }
+    }
+    return all;
+  }
+
+  private void add(List<Obstacle> all, Node.Piece piece) {
+    TriangleTree tree =
+        trees.computeIfAbsent(piece.shape(), shape -> new TriangleTree(meshes.apply(shape)));
+    Node.Repeat repeat = Copies.repeatOf(motion.shot(), piece).orElse(null);
+    if (repeat == null) {
+      boolean still = motion.isStill(piece.id());
+      all.add(new Obstacle(piece.id(), tree, posed(still, i -> motion.pose(piece.id(), i))));
+      return;
+    }
+    Repetition times = repeat.repetition();
+    boolean still = motion.isStill(repeat.id()) && copies.own(piece, repeat).isStill();
+    for (int k = times.first(); k <= times.last(); k++) {
+      int copy = k;
+      all.add(
+          new Obstacle(piece.id(), tree, posed(still, i -> copies.pose(piece, repeat, copy, i))));
+    }
+  }
+
+  /** What stands still is asked once. */
+  private static IntFunction<RigidPose> posed(boolean still, IntFunction<RigidPose> poses) {
+    if (!still) {
+      return poses;
+    }
+    RigidPose pose = poses.apply(0);
+    return i -> pose;
+  }
+}

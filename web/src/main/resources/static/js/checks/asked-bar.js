@@ -1,0 +1,122 @@
+// What the checks are asked: shutter, size of the picture, from when a camera stands still, which piece, which repeat.
+import { h } from '../common/dom.js';
+import { labelled } from '../panels/fields.js';
+import { NumberField } from '../panels/number-field.js';
+
+/**
+ * Name, label, title, quantity, unit, digits, step.
+ *
+ * @type {[string, string, string, string, string, number, number][]}
+ */
+const NUMBERS = [
+  ['shutter', 'Shutter', 'Shutter angle', 'angle', '°', 0, 15],
+  ['pixels', 'Picture', 'Width of the picture in pixels', 'plain', 'px', 0, 10],
+  ['near', 'Near plane', 'How far before the camera its near plane lies', 'length', 'm', 3, 0.01],
+  ['least', 'Still below', 'Speed below which the camera stands still, per second', 'length', 'm/s', 3, 0.005],
+  ['leastTurn', 'and', 'Speed below which it does not turn, per second', 'angle', '°/s', 2, 0.05],
+];
+/** @type {Record<string, [number, number]>} */
+const ALLOWED = {
+  shutter: [1, 360],
+  pixels: [16, 16384],
+  near: [0.001, 100],
+  least: [0, 1000],
+  leastTurn: [0, 1000],
+  steps: [-1000, 1000],
+  readable: [1, 16384],
+};
+
+function number(checks, [name, label, title, quantity, unit, digits, step]) {
+  const field = new NumberField({
+    label: title,
+    quantity,
+    unit,
+    digits,
+    step,
+    rate: () => checks.store.header.rate,
+    get: () => checks.asked[name],
+    set: (value, done) => {
+      const [least, most] = ALLOWED[name];
+      if (value < least || value > most) return false;
+      if (done) checks.ask({ [name]: digits === 0 ? Math.round(value) : value });
+      return true;
+    },
+  });
+  return { field, element: labelled(label, field.element) };
+}
+
+/** A choice among nodes of a kind, kept up to date. */
+function nodeChoice(checks, { said, label, kind, none, name }) {
+  const select = h('select', {
+    'aria-label': label,
+    title: label,
+    onchange: () => checks.ask({ [name]: select.value }),
+  });
+  const element = labelled(said, select);
+  const refresh = () => {
+    const nodes = checks.store.nodes.filter((n) => n.kind === kind);
+    const options = [
+      h('option', { value: '', text: none }),
+      ...nodes.map((n) => h('option', { value: n.id, text: n.name })),
+    ];
+    select.replaceChildren(...options);
+    select.value = checks.asked[name];
+    if (select.selectedIndex < 0) select.value = '';
+    element.hidden = nodes.length === 0;
+  };
+  return { select, element, refresh };
+}
+
+export function connectAskedBar(checks, element) {
+  const numbers = NUMBERS.map((each) => number(checks, each));
+  const readable = number(checks, [
+    'readable',
+    'readable from',
+    'Least height at which it can be read',
+    'plain',
+    'px',
+    0,
+    5,
+  ]);
+  const steps = number(checks, [
+    'steps',
+    'steps',
+    'How many steps of the repeat the loop goes on by',
+    'plain',
+    '',
+    0,
+    1,
+  ]);
+  const piece = nodeChoice(checks, {
+    said: 'In view',
+    label: 'Piece whose appearance is followed',
+    kind: 'piece',
+    none: 'no piece',
+    name: 'piece',
+  });
+  const repeat = nodeChoice(checks, {
+    said: 'Loop goes on by',
+    label: 'Repeat whose steps the loop goes on by',
+    kind: 'repeat',
+    none: 'nothing: it comes back',
+    name: 'repeat',
+  });
+  element.replaceChildren(
+    ...numbers.map((each) => each.element),
+    piece.element,
+    readable.element,
+    repeat.element,
+    steps.element,
+  );
+  const refresh = () => {
+    if (!checks.isOpen) return;
+    for (const each of [...numbers, readable, steps]) each.field.refresh();
+    piece.refresh();
+    repeat.refresh();
+    readable.element.hidden = !checks.asked.piece;
+    steps.element.hidden = !checks.asked.repeat;
+  };
+  checks.addEventListener('asked', refresh);
+  checks.desk.addEventListener('layout', refresh);
+  checks.store.addEventListener('shot', refresh);
+}

@@ -1,0 +1,75 @@
+// What can be done about what was found, as edits.
+import { keysOf } from '../shot/keys.js';
+import { POSE, TURN } from '../shot/parts.js';
+
+const ROUND_FRAMES = 1e-6;
+
+/** The frames at which a node has a key of its pose. */
+const framesOf = (node) => [...new Set(POSE.flatMap((path) => keysOf(node, path).map(([frame]) => frame)))];
+
+/** The camera and what carries it, from the top down, as far as it is keyed. */
+function movingRig(store, camera) {
+  const rig = [...store.carriersOf(camera), store.byId.get(camera)];
+  return rig.filter((node) => node.id === camera || framesOf(node).length > 0);
+}
+
+/** Makes the loop of a camera close, with all that carries it. */
+export function closeSeam(checks, ids) {
+  const { asked, desk, store } = checks;
+  const wanted = ids ?? movingRig(store, desk.camera).map((node) => node.id);
+  const by = store.byId.has(asked.repeat) ? { repeat: asked.repeat, steps: asked.steps } : {};
+  return store.edit([{ edit: 'close-seam', ids: wanted, ...by }]);
+}
+
+/** Stretches the keys of what comes back too early or too late, so that its period divides the loop. */
+export function setPeriod({ store }, { node, period, would }) {
+  const first = Math.min(...framesOf(store.byId.get(node)));
+  const map = {
+    kind: 'stretch',
+    from: first,
+    to: first + period,
+    about: first,
+    factor: would / period,
+    ripple: false,
+  };
+  return store.edit(
+    [{ edit: 'retime', ids: [node], map, landing: 'refuse', markers: false, range: false }],
+    'Set a period',
+  );
+}
+
+/** Lets the tangents of the rig run through where it nearly stops: no key moves. */
+export function runThrough({ desk, store }, { from, to }) {
+  const picks = movingRig(store, desk.camera)
+    .flatMap((node) =>
+      POSE.map((path) => ({
+        id: node.id,
+        channels: [path],
+        frames: keysOf(node, path)
+          .map(([frame]) => frame)
+          .filter((f) => f >= from - 1 - ROUND_FRAMES && f <= to + 1 + ROUND_FRAMES),
+      })),
+    )
+    .filter((pick) => pick.frames.length);
+  return picks.length ? store.edit([{ edit: 'set-tangents', picks, tangent: 'flow' }], 'Run through') : false;
+}
+
+/** Takes the frames of a dead stretch out: what comes later moves up. */
+export function takeOut({ desk, store }, { from, to }) {
+  const map = { kind: 'ripple', from: to + 1, by: -(to - from + 1) };
+  const ids = movingRig(store, desk.camera).map((node) => node.id);
+  return store.edit([{ edit: 'retime', ids, map, landing: 'merge', markers: false, range: false }], 'Take out frames');
+}
+
+/** Moves the keys of a piece so that the first of them stands at a frame. */
+export function revealAt({ store }, id, frame) {
+  const first = Math.min(...framesOf(store.byId.get(id)));
+  const map = { kind: 'shift', by: frame - first };
+  return store.edit(
+    [{ edit: 'retime', ids: [id], map, landing: 'refuse', markers: false, range: false }],
+    'Move a reveal',
+  );
+}
+
+export const hasKeys = (node) => Boolean(node) && framesOf(node).length > 0;
+export const turns = (node) => TURN.some((path) => keysOf(node, path).length > 0);

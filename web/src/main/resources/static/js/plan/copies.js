@@ -1,0 +1,70 @@
+// The copies of a piece on the plan: their outlines as one faint path behind the piece itself.
+import { s } from '../common/dom.js';
+import { turned } from '../common/turned.js';
+import { copiesIn, isStill, ownOf, stepOf } from '../shot/copies.js';
+import { outline } from './outline.js';
+
+const MOST_DRAWN = 400;
+const MOST_VERTICES = 20000;
+
+/** A pose in the space of another, in the world. */
+function within(outer, inner) {
+  const [x, y, z] = turned([inner.x, inner.y, inner.z], outer);
+  const { qx: a, qy: b, qz: c, qw: d } = outer;
+  const { qx, qy, qz, qw } = inner;
+  return {
+    x: x + outer.x,
+    y: y + outer.y,
+    z: z + outer.z,
+    qx: d * qx + a * qw + b * qz - c * qy,
+    qy: d * qy - a * qz + b * qw + c * qx,
+    qz: d * qz + a * qy - b * qx + c * qw,
+    qw: d * qw - a * qx - b * qy - c * qz,
+  };
+}
+
+/** The corners of the box around a mesh, for where there are too many copies to draw each as it is. */
+function boxOf(mesh) {
+  if (mesh.box) return mesh.box;
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  mesh.positions.forEach((v, i) => {
+    low[i % 3] = Math.min(low[i % 3], v);
+    high[i % 3] = Math.max(high[i % 3], v);
+  });
+  const positions = [];
+  for (let i = 0; i < 8; i++) positions.push(...[0, 1, 2].map((axis) => (i & (1 << axis) ? high : low)[axis]));
+  mesh.box = { positions };
+  return mesh.box;
+}
+
+/** Outlines of the copies in the plane of the plan; those before, as long as nothing about them changed. */
+function outlines(plan, node, all) {
+  const { store, desk, side } = plan;
+  const mesh = store.meshes.get(node.id);
+  const repeat = store.motion.get(all.repeated.by);
+  const still = isStill(all) && repeat.x.length === 1 && repeat.qw.length === 1;
+  const from = [mesh, all.repeated, all.copies, repeat, side, still ? null : desk.frame];
+  const known = plan.copied.get(node.id);
+  if (known && known.from.every((value, i) => value === from[i])) return known.points;
+  const shown = Math.min(all.count, MOST_DRAWN);
+  const drawn = (mesh.positions.length / 3) * shown > MOST_VERTICES ? boxOf(mesh) : mesh;
+  const base = store.pose(all.repeated.by, desk.frame);
+  const points = Array.from({ length: shown }, (_, k) =>
+    outline(drawn, within(within(base, stepOf(all.copies, k)), ownOf(all, k, desk.frame)), side),
+  );
+  plan.copied.set(node.id, { from, points });
+  return points;
+}
+
+/** The path of all copies, or nothing. */
+export function copies(plan, node) {
+  const all = copiesIn(plan.store, node.id);
+  if (!all) return [];
+  const d = outlines(plan, node, all)
+    .map((points) => plan.closed(points))
+    .join('');
+  const path = s('path', { class: 'copies', d });
+  path.style.setProperty('--c', node.finish.colour);
+  return [path];
+}
