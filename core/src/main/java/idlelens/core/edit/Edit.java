@@ -69,6 +69,7 @@ public sealed interface Edit
         SetSun,
         SetRepeat,
         CloseSeam,
+        FrameSubject,
         Restore {
 
   /**

@@ -185,19 +185,30 @@ public final class Evaluation {
     LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(lens, aspect, zoomed(camera, values), motion.world(), target);
+            : LensTrack.of(
+                lens, aspect, lensValues(camera, motion.parts()), motion.world(), target);
     motions.put(camera.id(), motion.withLens(track, source, zoomsOf(camera)));
   }
 
-  /** The lens with what moves add to its focal length. */
-  private PartTrack zoomed(Node.Camera camera, PartTrack values) {
+  /**
+   * The numbers of a camera's lens with what moves add to its focal length; as at the first frame
+   * while the lens is off.
+   *
+   * @param parts the sampled parameters of its parts
+   */
+  PartTrack lensValues(Node camera, Map<String, PartTrack> parts) {
+    if (!isOn(camera.chain().part(Lens.ID))) {
+      Evaluation first = start();
+      return first.lensValues(camera, first.reached(camera).parts()).heldOver(grid);
+    }
+    PartTrack values = parts.get(Lens.ID);
     List<Move> moves = zoomsOf(camera);
     if (moves.isEmpty()) {
       return values;
     }
     double[] more = new double[grid.count()];
     for (Move move : moves) {
-      PartTrack weight = motions.get(camera.id()).parts().get(move.id());
+      PartTrack weight = parts.get(move.id());
       for (int i = 0; i < more.length; i++) {
         double share = weight.value(Parameter.WEIGHT, i);
         more[i] += Moving.zoom(move, grid.frame(i), share);

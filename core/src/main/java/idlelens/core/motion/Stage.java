@@ -13,7 +13,8 @@ import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
 /** One step of the chain: from the track before it to the track after it. Pure. */
-public sealed interface Stage {
+public sealed interface Stage
+    permits Stage.Posed, Stage.Moved, Stage.Held, Stage.Carried, Stage.Aimed, Framed {
 
   /**
    * The track after this stage.

@@ -4,7 +4,9 @@ import idlelens.core.curve.Curve;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
@@ -66,6 +68,17 @@ final class Stages {
       return Optional.of(
           new Stage.Aimed(
               aim, values, track(aim.target()), aim.second().map(this::track).orElse(null)));
+    }
+    if (part instanceof FrameUp frameUp && motion.isOn(frameUp)) {
+      Lens lens = node.chain().lens().orElseThrow();
+      double aspect = motion.shot().header().aspect();
+      return Optional.of(
+          new Framed(
+              frameUp,
+              values,
+              track(frameUp.target()),
+              lens.lens().gate(aspect),
+              motion.lensValues(node, tracks).values(Lens.FOCAL)));
     }
     return Optional.empty();
   }

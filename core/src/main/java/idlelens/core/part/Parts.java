@@ -6,7 +6,7 @@ import java.util.List;
 /** All kinds of part, in the order of the chain. */
 public final class Parts {
   public static final List<PartKind> KINDS =
-      List.of(Keys.KIND, Move.KIND, Ride.KIND, Carried.KIND, Aim.KIND, Lens.KIND);
+      List.of(Keys.KIND, Move.KIND, Ride.KIND, Carried.KIND, Aim.KIND, FrameUp.KIND, Lens.KIND);
 
   private Parts() {}
 

@@ -48,6 +48,11 @@ public final class Mesher {
     return to.build();
   }
 
+  /** The box around any shape, imported ones too. */
+  public static Bounds bounds(Shape shape) {
+    return shape instanceof Shape.Imported imported ? imported.bounds() : mesh(shape).bounds();
+  }
+
   /** Body, shoulders, head and a brim that shows where the figure looks. */
   private static void person(MeshBuilder to, double height) {
     double k = height / Shape.Person.USUAL_HEIGHT;

@@ -167,6 +167,8 @@ class SeamTest {
       lift = random.nextBoolean() ? lift.with(path, any(random)) : lift;
       camera = random.nextBoolean() ? camera.with(path, any(random)) : camera;
     }
+    lift = lift.with(Path.X, any(random)); // what has no key at all would drift from the start
+    camera = camera.with(Path.Y, any(random));
     camera = camera.with(Path.FOCAL, Sets.keyed(1, 35, 30, 50).withRest(35));
     Repetition row = new Repetition(0, 5, 0.5, 1, -2, 30, 0, 0, 0, 0, 1);
     Shot shot =

@@ -9,6 +9,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
+import idlelens.core.lens.Framing;
 import idlelens.core.lens.SensorFormat;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Aim;
@@ -175,6 +176,24 @@ class EditTest {
         new ReduceKeys("cam", Path.POSE, Map.of()),
         new RemoveOvershoot(Picks.of("cam", Path.POSE, List.of()), 0, true),
         new SetSun("sun", "#ffffff", 2),
+        new FrameSubject(
+            "cam",
+            List.of("crate"),
+            new Framing(0.2, -0.1),
+            OptionalDouble.of(0.3),
+            FrameSubject.Way.DOLLY,
+            14,
+            14,
+            Keying.TOUCHED),
+        new FrameSubject(
+            "cam",
+            List.of("crate", "flag"),
+            new Framing(-0.2, 0.1),
+            OptionalDouble.empty(),
+            FrameSubject.Way.TURN,
+            10,
+            20,
+            Keying.TOUCHED),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
         new CloseSeam(List.of("arm", "cam"), "", 1),
         new CloseSeam(List.of("mover"), "row", 2),

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Chain;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
@@ -46,9 +47,15 @@ class EveryPartTest {
     return switch (kind.word()) {
       case "aim" -> Aim.at(id, Target.OfNode.origin("crate"));
       case "move" -> Move.of(id, Move.Way.ORBIT, 30, 5, 25);
+      case "frame-up" -> FrameUp.on(id, Target.OfNode.origin("crate"));
       case "ride" -> Ride.on(id, "other-rail");
       default -> throw new AssertionError("no part of kind " + kind.word() + " to try");
     };
+  }
+
+  /** A node that may have it. */
+  private static String nodeFor(PartKind kind) {
+    return kind.nodes().contains("null") ? "pointer" : "framer";
   }
 
   private static Stream<PartKind> several() {
@@ -73,32 +80,32 @@ class EveryPartTest {
     Random random = new Random(seed);
     for (PartKind kind : several().toList()) {
       String id = kind.word() + "-new";
+      String node = nodeFor(kind);
       Path path = new Path(id, kind.parameters().get(0).id());
       Part part = made(kind, id);
       Window window = new Window(OptionalDouble.of(9), OptionalDouble.of(30), 3, 2);
       List<Edit> edits =
           new ArrayList<>(
               List.of(
-                  new AddPart("pointer", part),
-                  new SwitchPart("pointer", id, false),
-                  new SwitchPart("pointer", id, true),
-                  new SetValues("pointer", 12, Map.of(path, 0.25), Keying.TOUCHED),
-                  new SetValues("pointer", 24, Map.of(path, 0.75), Keying.TOUCHED),
-                  new Retime(
-                      List.of("pointer"), new TimeMap.Shift(5), Landing.REFUSE, false, false),
-                  new Duplicate("pointer", "copy", "Copy"),
-                  new RemovePart("pointer", id)));
+                  new AddPart(node, part),
+                  new SwitchPart(node, id, false),
+                  new SwitchPart(node, id, true),
+                  new SetValues(node, 12, Map.of(path, 0.25), Keying.TOUCHED),
+                  new SetValues(node, 24, Map.of(path, 0.75), Keying.TOUCHED),
+                  new Retime(List.of(node), new TimeMap.Shift(5), Landing.REFUSE, false, false),
+                  new Duplicate(node, "copy", "Copy"),
+                  new RemovePart(node, id)));
       if (kind.window()) {
-        edits.add(5, new SetStamp("pointer", id, window));
+        edits.add(5, new SetStamp(node, id, window));
         if (kind.slot() == Slot.WORLD) {
-          edits.add(6, new OrderParts("pointer", shuffled(random, id)));
+          edits.add(6, new OrderParts(node, shuffled(random, node, id)));
         }
       }
-      goThroughAndBack(edits);
+      goThroughAndBack(node, edits);
     }
   }
 
-  private static void goThroughAndBack(List<Edit> edits) {
+  private static void goThroughAndBack(String node, List<Edit> edits) {
     Shot shot = RIG;
     List<Edit> inverses = new ArrayList<>();
     Evaluation before = Evaluation.of(shot);
@@ -108,7 +115,7 @@ class EveryPartTest {
       shot = applied.shot();
       Evaluation lent = Evaluation.of(shot, before.grid(), before);
       Evaluation fresh = Evaluation.of(shot);
-      assertThat(lent.of("pointer").world().qx()).isEqualTo(fresh.of("pointer").world().qx());
+      assertThat(lent.of(node).world().qx()).isEqualTo(fresh.of(node).world().qx());
       before = lent;
     }
     for (Edit inverse : inverses) {
@@ -117,11 +124,15 @@ class EveryPartTest {
     assertThat(shot).isEqualTo(RIG);
   }
 
-  private static List<String> shuffled(Random random, String id) {
-    List<String> world = new ArrayList<>(List.of("aim-a", "aim-b", id));
+  private static List<String> shuffled(Random random, String node, String id) {
+    List<String> world = new ArrayList<>(List.of(id));
+    List<String> rest = new ArrayList<>();
+    for (Part part : RIG.node(node).chain().parts()) {
+      (part.kind().slot() == Slot.WORLD ? world : rest).add(part.id());
+    }
     java.util.Collections.shuffle(world, random);
-    world.addAll(0, List.of("keys", "carried"));
-    return world;
+    rest.addAll(rest.contains("lens") ? rest.size() - 1 : rest.size(), world);
+    return rest;
   }
 
   /** Another rate is the same motion: all that a part holds, or that lasts, comes along. */
@@ -130,7 +141,7 @@ class EveryPartTest {
     Shot at24 = RIG;
     Shot at48 = new ConvertRate(FrameRate.of(48), ConvertRate.Keep.TIME, false).apply(at24);
     int in = at48.header().range().in();
-    for (String id : List.of("walker", "rider", "mover", "pointer", "cam")) {
+    for (String id : List.of("walker", "rider", "mover", "pointer", "cam", "framer")) {
       for (int frame = 1; frame <= 50; frame += 3) {
         var was = Evaluation.at(at24, frame).pose(id, 0).place();
         var is = Evaluation.at(at48, in + (frame - 1) * 2).pose(id, 0).place();
@@ -145,15 +156,16 @@ class EveryPartTest {
         .forEach(
             kind -> {
               String id = kind.word() + "-new";
+              String node = nodeFor(kind);
               Path path = new Path(id, kind.parameters().get(0).id());
-              Shot shot = new AddPart("pointer", made(kind, id)).apply(RIG);
-              shot = new SetValues("pointer", 12, Map.of(path, 0.25), Keying.TOUCHED).apply(shot);
+              Shot shot = new AddPart(node, made(kind, id)).apply(RIG);
+              shot = new SetValues(node, 12, Map.of(path, 0.25), Keying.TOUCHED).apply(shot);
               Window window = new Window(OptionalDouble.of(9), OptionalDouble.of(40), 3, 0);
-              shot = kind.window() ? new SetStamp("pointer", id, window).apply(shot) : shot;
+              shot = kind.window() ? new SetStamp(node, id, window).apply(shot) : shot;
               Shot later =
                   new Retime(List.of(), new TimeMap.Ripple(10, 6), Landing.REFUSE, false, false)
                       .apply(shot);
-              Chain chain = later.node("pointer").chain();
+              Chain chain = later.node(node).chain();
               assertThat(chain.keyFrames(List.of(path))).containsExactly(1.0, 18.0);
               if (kind.window()) {
                 assertThat(chain.part(id).body().window().from()).hasValue(9);
@@ -173,7 +185,7 @@ class EveryPartTest {
             .collect(Collectors.toSet());
     assertThat(ids)
         .containsExactlyInAnyOrder(
-            "copy", "copy-1", "copy-2", "copy-3", "copy-4", "copy-5", "copy-6");
+            "copy", "copy-1", "copy-2", "copy-3", "copy-4", "copy-5", "copy-6", "copy-7");
     copied.nodes().stream()
         .filter(n -> ids.contains(n.id()))
         .flatMap(n -> n.chain().parts().stream())

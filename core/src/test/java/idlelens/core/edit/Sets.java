@@ -9,6 +9,7 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
@@ -82,6 +83,7 @@ public final class Sets {
                 new Shape.Box(1, 1, 1),
                 Finish.matt("#a9834c")),
             new Node.Null(body("pointer", "other", pointing())),
+            new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Null(body("walker", "", handedOver())),
             new Node.Rail(
                 body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
@@ -156,6 +158,27 @@ public final class Sets {
     List<Part> parts = new ArrayList<>(Chain.pose().with(Path.PAN, keyed(1, 0, 40, 25)).parts());
     parts.add(1, ride);
     return new Chain(parts);
+  }
+
+  /** Keeps the crate at a third of the picture and at its size, over some frames. */
+  private static Chain framing() {
+    FrameUp third =
+        new FrameUp(
+            FrameUp.on("frame-a", Target.OfNode.origin("crate")).body(),
+            new Target.OfNode("crate", 0, 0.5, 0),
+            FrameUp.Way.DOLLY,
+            0.87);
+    Window window = new Window(OptionalDouble.of(10), OptionalDouble.of(40), 5, 5);
+    List<Part> parts =
+        new ArrayList<>(
+            Chain.poseAndLens()
+                .restingAt(2, 1, 8, 20, 5, 4)
+                .with(Path.FOCAL, keyed(1, 35, 50, 70).withRest(35))
+                .parts());
+    parts.add(parts.size() - 1, third.withBody(third.body().withWindow(window)));
+    return new Chain(parts)
+        .with(new Path("frame-a", "across"), keyed(1, -17, 50, 17))
+        .with(new Path("frame-a", "size"), keyed(1, 20, 50, 40).withRest(20));
   }
 
   /** Looks at the crate over some frames, then with its top from there to a place in the world. */

@@ -4,6 +4,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
@@ -39,6 +40,20 @@ final class PartForms {
               PartForms::ride),
           PartForm.of(
               Aim.KIND, Aim.class, "target second side roll", PartForms::aim, PartForms::aim),
+          PartForm.of(
+              FrameUp.KIND,
+              FrameUp.class,
+              "target way radius",
+              (body, p) ->
+                  new FrameUp(
+                      body,
+                      TargetJson.read(p.get("target")),
+                      p.choice("way", FrameUp.Way.class, FrameUp.Way.TURN),
+                      p.number("radius", 1)),
+              (part, out) -> {
+                TargetJson.write(part.target(), out.putObject("target"));
+                out.put("way", JsonPlace.word(part.way())).put("radius", part.radiusM());
+              }),
           PartForm.of(
               Lens.KIND,
               Lens.class,

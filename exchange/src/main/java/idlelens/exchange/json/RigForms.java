@@ -11,14 +11,17 @@ import idlelens.core.edit.CarrierKind;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.CopyMotion;
 import idlelens.core.edit.CopyPose;
+import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MovesToKeys;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ZeroOut;
+import idlelens.core.lens.Framing;
 import idlelens.exchange.format.FormatException;
 import java.util.List;
+import java.util.OptionalDouble;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -26,6 +29,12 @@ import tools.jackson.databind.node.ObjectNode;
 final class RigForms {
   static final List<EditForm<?>> ALL =
       List.of(
+          EditForm.of(
+              "frame-subject",
+              FrameSubject.class,
+              "id subjects across up size way from to keying",
+              RigForms::frameSubject,
+              RigForms::frameSubject),
           EditForm.of(
               "carry",
               Carry.class,
@@ -149,5 +158,26 @@ final class RigForms {
   private static void numbers(ObjectNode out, String field, List<Double> numbers) {
     ArrayNode all = out.putArray(field);
     numbers.forEach(all::add);
+  }
+
+  private static FrameSubject frameSubject(JsonPlace p) throws FormatException {
+    int from = p.get("from").whole();
+    return new FrameSubject(
+        id(p),
+        texts(p.get("subjects")),
+        new Framing(p.number("across", 0), p.number("up", 0)),
+        p.has("size") ? OptionalDouble.of(p.get("size").number()) : OptionalDouble.empty(),
+        p.get("way").choice(FrameSubject.Way.class),
+        from,
+        p.has("to") ? p.get("to").whole() : from,
+        keying(p));
+  }
+
+  private static void frameSubject(FrameSubject e, ObjectNode out) {
+    texts(out.put("id", e.id()), "subjects", e.subjects());
+    out.put("across", e.framing().x()).put("up", e.framing().y());
+    e.size().ifPresent(size -> out.put("size", size));
+    out.put("way", JsonPlace.word(e.way())).put("from", e.from()).put("to", e.to());
+    out.put("keying", JsonPlace.word(e.keying()));
   }
 }

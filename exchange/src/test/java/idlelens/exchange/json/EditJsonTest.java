@@ -21,6 +21,7 @@ import idlelens.core.edit.CopyMotion;
 import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
@@ -78,6 +79,7 @@ import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.TurnTangent;
 import idlelens.core.edit.ZeroOut;
+import idlelens.core.lens.Framing;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Family;
@@ -244,6 +246,24 @@ class EditJsonTest {
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#010203")),
         new SetSun("sun", "#ffffff", 2),
         new SetRepeat("row", new Repetition(-2, 9, 1, 2, 3, 60, 5, -5, 12, 3.5, -44)),
+        new FrameSubject(
+            "cam",
+            List.of("crate"),
+            new Framing(0.2, -0.1),
+            OptionalDouble.of(0.3),
+            FrameSubject.Way.ZOOM,
+            1014,
+            1020,
+            Keying.TOUCHED),
+        new FrameSubject(
+            "cam",
+            List.of("crate", "flag"),
+            new Framing(-0.2, 0.1),
+            OptionalDouble.empty(),
+            FrameSubject.Way.TURN,
+            1010,
+            1010,
+            Keying.WHOLE_POSE),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
         new CloseSeam(List.of("dolly", "cam"), "", 1),
         new CloseSeam(List.of("cam"), "row", 6),

@@ -30,7 +30,8 @@ final class PartKindJson {
               Family.STOP, List.of("soft"),
               Family.FOCUS, List.of("ink"),
               Family.WEIGHT, List.of("slate", "kelp", "plum"),
-              Family.PACE, List.of("tide")));
+              Family.PACE, List.of("tide"),
+              Family.FRAMING, List.of("tide", "kelp", "plum")));
 
   private PartKindJson() {}
 

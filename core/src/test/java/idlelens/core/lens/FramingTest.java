@@ -1,0 +1,183 @@
+package idlelens.core.lens;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import idlelens.core.edit.FrameSubject;
+import idlelens.core.edit.Keying;
+import idlelens.core.edit.Sets;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.motion.Subject;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Shot;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.joml.Quaterniond;
+import org.joml.Vector3d;
+import org.junit.jupiter.api.Test;
+
+class FramingTest {
+  private static final double EXACT = 1e-9;
+
+  private static double between(Random random, double least, double most) {
+    return least + random.nextDouble() * (most - least);
+  }
+
+  /** Seen along the axis: a ball of 1 m at its distance fills what its tangents say. */
+  @Test
+  void distance_onTheAxis_isThatOfTheTangentsOfABall() {
+    double up = 0.5;
+    double distance = Framing.distanceM(new Vector3d(0, 0, -1), 1, 0.4, up);
+    assertThat(1 / Math.sqrt(distance * distance - 1)).isCloseTo(0.4 * up, within(EXACT));
+  }
+
+  /** A thousand points of the ball's outline lie within the height that was asked for. */
+  @Property(tries = 100)
+  void distance_anywhereInThePicture_fillsTheHeightAskedFor(@ForAll Random random) {
+    double across = between(random, 0.1, 1);
+    double up = between(random, 0.1, 1);
+    double size = between(random, 0.05, 1.2);
+    Vector3d own =
+        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5)).direction(across, up);
+    double distance = Framing.distanceM(own, 0.7, size, up);
+    Vector3d centre = own.normalize(new Vector3d()).mul(distance);
+    assertThat(Framing.sizeOf(centre, 0.7, up)).isCloseTo(size, within(1e-9));
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < 20_000; i++) {
+      Vector3d point =
+          new Vector3d(random.nextGaussian(), random.nextGaussian(), random.nextGaussian())
+              .normalize(0.7)
+              .add(centre);
+      double y = point.y / -point.z / (2 * up);
+      low = Math.min(low, y);
+      high = Math.max(high, y);
+    }
+    assertThat(high - low).isLessThan(size + 1e-9).isGreaterThan(size * 0.97);
+  }
+
+  @Property(tries = 300)
+  void turn_bringsAnyDirectionThere_withTheRollAskedFor(@ForAll Random random) {
+    Vector3d own =
+        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5)).direction(0.7, 0.4);
+    Vector3d to =
+        new Vector3d(random.nextGaussian(), random.nextGaussian() * 0.4, random.nextGaussian());
+    double roll = between(random, -1, 1);
+    Quaterniond turn = Framing.turned(own, to, roll).orElse(null);
+    if (turn == null) {
+      assertThat(Math.abs(to.y) / to.length()).isGreaterThan(0.8);
+      return;
+    }
+    Vector3d seen = own.normalize(new Vector3d()).rotate(turn);
+    assertThat(seen.distance(to.normalize(new Vector3d()))).isLessThan(EXACT);
+    if (Math.abs(Turns.panTiltRoll(turn)[1]) < 1.5) {
+      double off = Turns.panTiltRoll(turn, new double[] {0, 0, roll})[2] - roll;
+      assertThat(Math.abs(Math.IEEEremainder(off, Math.PI))).isLessThan(1e-6);
+    }
+  }
+
+  private static double[] inPicture(Shot shot, double frame, Subject subject) {
+    Evaluation now = Evaluation.at(shot, frame);
+    LensTrack lens = now.of("cam").lens().orElseThrow();
+    Sight sight = Sight.of(now.pose("cam", 0), lens.horizontalRad()[0], lens.verticalRad()[0]);
+    Subject.Ball ball = subject.at(now, 0);
+    Vector3d seen = sight.seen(ball.centre());
+    double[] at = sight.inPicture(seen);
+    return new double[] {
+      at[0], at[1] / sight.height(), Framing.sizeOf(seen, ball.radius(), sight.tanUp())
+    };
+  }
+
+  private static FrameSubject edit(FrameSubject.Way way, int from, int to, String... subjects) {
+    OptionalDouble size =
+        way == FrameSubject.Way.TURN ? OptionalDouble.empty() : OptionalDouble.of(0.35);
+    return new FrameSubject(
+        "cam", List.of(subjects), new Framing(-0.17, 0.1), size, way, from, to, Keying.TOUCHED);
+  }
+
+  @Test
+  void subject_onACameraThatIsCarriedAndKeyed_sitsWhereItWasAskedTo() {
+    Shot rig = Sets.rig();
+    for (List<String> subjects : List.of(List.of("crate"), List.of("crate", "row"))) {
+      Subject subject = new Subject(rig, subjects);
+      for (FrameSubject.Way way : FrameSubject.Way.values()) {
+        if (way == FrameSubject.Way.ZOOM && subjects.size() > 1) {
+          continue; // the camera stands among them
+        }
+        Shot framed = edit(way, 17, 17, subjects.toArray(String[]::new)).apply(rig);
+        double[] at = inPicture(framed, 17, subject);
+        assertThat(at[0]).as("%s", way).isCloseTo(-0.17, within(EXACT));
+        assertThat(at[1]).as("%s", way).isCloseTo(0.1, within(EXACT));
+        if (way != FrameSubject.Way.TURN) {
+          assertThat(at[2]).as("%s", way).isCloseTo(0.35, within(1e-8));
+        }
+      }
+    }
+  }
+
+  @Test
+  void subject_overAStretch_staysThere_andWhatIsOutsideOfItStaysAsItWas() {
+    Shot rig = Sets.rig();
+    Subject subject = new Subject(rig, List.of("crate"));
+    Shot framed = edit(FrameSubject.Way.TURN, 12, 30, "crate").apply(rig);
+    for (double frame = 12; frame <= 30; frame += 0.5) {
+      double[] at = inPicture(framed, frame, subject);
+      assertThat(at[0]).isCloseTo(-0.17, within(2e-4));
+      assertThat(at[1]).isCloseTo(0.1, within(2e-4));
+    }
+    for (double frame : new double[] {1, 6, 11, 31, 40, 50}) {
+      RigidPose was = Evaluation.at(rig, frame).pose("cam", 0);
+      RigidPose is = Evaluation.at(framed, frame).pose("cam", 0);
+      assertThat(Turns.angleBetween(was.turn(), is.turn())).isLessThan(1e-9);
+    }
+  }
+
+  @Test
+  void subject_keptLive_sitsThereOnEveryFrameOfTheWindow_alsoBetweenFrames() {
+    Shot rig = Sets.rig();
+    for (double frame = 15; frame <= 35; frame += 1.25) {
+      Evaluation now = Evaluation.at(rig, frame);
+      LensTrack lens = now.of("framer").lens().orElseThrow();
+      RigidPose pose = now.pose("framer", 0);
+      Sight sight = Sight.of(pose, lens.horizontalRad()[0], lens.verticalRad()[0]);
+      Vector3d centre = now.pose("crate", 0).apply(new Vector3d(0, 0.5, 0));
+      Vector3d seen = sight.seen(centre);
+      double across =
+          now.of("framer").values(new idlelens.core.part.Path("frame-a", "across"))[0] / 100;
+      double size =
+          now.of("framer").values(new idlelens.core.part.Path("frame-a", "size"))[0] / 100;
+      assertThat(sight.inPicture(seen)[0]).isCloseTo(across, within(EXACT));
+      assertThat(sight.inPicture(seen)[1]).isCloseTo(0, within(EXACT));
+      assertThat(Framing.sizeOf(seen, 0.87, sight.tanUp())).isCloseTo(size, within(EXACT));
+    }
+  }
+
+  @Test
+  void whatCannotBe_isRefusedWithTheReason() {
+    Shot rig = Sets.rig();
+    assertThatThrownBy(() -> edit(FrameSubject.Way.ZOOM, 3, 3, "other").apply(rig))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("size is of what has none");
+    assertThatThrownBy(() -> edit(FrameSubject.Way.TURN, 3, 3, "cam").apply(rig))
+        .hasMessageContaining("which moves with the camera");
+    assertThatThrownBy(
+            () ->
+                new FrameSubject(
+                    "cam",
+                    List.of("crate"),
+                    new Framing(0, 0),
+                    OptionalDouble.of(1),
+                    FrameSubject.Way.TURN,
+                    1,
+                    1,
+                    Keying.TOUCHED))
+        .hasMessageContaining("a size with dolly or zoom, none with turn");
+  }
+}
