@@ -42,6 +42,13 @@ const LINES = {
     return { line: `${targetName(store, part.target)}${second}`, columns: ownOf(store, node, pathsIn(part)) };
   },
 
+  'frame-up'(store, desk, node, part) {
+    const own = store.motion.get(node.id)?.own;
+    const at = (name) => (own ? trimmed(store.value(desk.frame, own[`${part.id}.${name}`]), 1) : '');
+    const line = `${targetName(store, part.target)} at ${at('across')}, ${at('up')} %`;
+    return { line, columns: ownOf(store, node, pathsIn(part)) };
+  },
+
   lens(store, desk, node, part) {
     const lens = store.lens(node.id, desk.frame);
     const keyed = keyFrames(node, pathsIn(part)).length > 0;

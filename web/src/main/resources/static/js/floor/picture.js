@@ -82,6 +82,7 @@ export class Picture {
     this.store.addEventListener('ghost', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
+    this.desk.addEventListener('layout', draw, { signal });
     this.view.addEventListener('click', (event) => this.pickAt(event), { signal });
     this.observer = new ResizeObserver(() => {
       this.layOut();
@@ -278,11 +279,21 @@ export class Picture {
     return ray.intersectObjects(solids)[0]?.object.userData.id ?? null;
   }
 
-  /** While a node is to be picked, a click in the picture picks what is seen there. */
+  /** While a node is to be picked, a click in the picture picks what is seen there; or says where a subject sits. */
   pickAt(event) {
-    if (!this.desk.picking) return;
+    if (!this.desk.picking) {
+      this.frameAt(event);
+      return;
+    }
     const id = this.pieceAt(event);
     if (id) this.desk.select(id);
+  }
+
+  /** While something is framed up, a click says where in the picture it is to sit. */
+  frameAt(event) {
+    const box = this.canvas.getBoundingClientRect();
+    const [x, y] = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
+    if (this.desk.tab === 'frame' && x >= 0 && x <= 1 && y >= 0 && y <= 1) this.desk.framing.placeAt(x, y);
   }
 
   setGuides(on) {

@@ -7,6 +7,7 @@ import { aimPanel } from './aim.js';
 import { carriedPanel } from './carried.js';
 import { chosenPanel } from './chosen.js';
 import { findingsPanel } from './findings.js';
+import { frameTab, frameUpPanel } from './frame-up.js';
 import { historyPanel } from './history.js';
 import { keysPanel } from './keys.js';
 import { lensPanel } from './lens.js';
@@ -29,6 +30,7 @@ const PART_PANELS = {
   ride: ridePanel,
   carried: carriedPanel,
   aim: aimPanel,
+  'frame-up': frameUpPanel,
   lens: lensPanel,
 };
 const TABS = {
@@ -36,6 +38,7 @@ const TABS = {
   chosen: ['Keys', chosenPanel],
   tools: ['Tools', toolsPanel],
   rig: ['Rig', rigPanel],
+  frame: ['Frame', frameTab],
   timing: ['Timing', timingPanel],
   findings: ['Findings', findingsPanel],
   markers: ['Markers', markersPanel],

@@ -50,7 +50,7 @@ function letter([x, y], side) {
   return [s('text', { class: 'halo aim-side', x: (x - LETTER_PX).toFixed(1), y: (y - 6).toFixed(1), text })];
 }
 
-const SIGNS = { aim };
+const SIGNS = { aim, 'frame-up': (plan, node, part) => aim(plan, node, { ...part, side: 'front' }) };
 
 /** The signs of the parts of the chosen node and of the camera in the picture. */
 export function partSigns(plan) {

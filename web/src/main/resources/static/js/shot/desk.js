@@ -1,4 +1,5 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
+import { Framing } from './framing.js';
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
 import { isKeyed } from './keys.js';
@@ -31,6 +32,7 @@ export class Desk extends EventTarget {
     this.copied = null; // {id, keys by channel}
     this.copiedPart = null; // {part, title, from}
     this.rails = new RailWork(store, this);
+    this.framing = new Framing(store, this);
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot

@@ -187,8 +187,8 @@ export function pathName(node, path) {
 
 /** What a part is called: the label of its kind, numbered where the chain has several. */
 export function titleOf(node, part) {
-  const label = part.way ? part.way[0].toUpperCase() + part.way.slice(1) : kindOf(part).label;
-  const same = node.chain.filter((p) => p.part === part.part && p.way === part.way);
+  const label = part.part === 'move' ? part.way[0].toUpperCase() + part.way.slice(1) : kindOf(part).label;
+  const same = node.chain.filter((p) => p.part === part.part && (part.part !== 'move' || p.way === part.way));
   return same.length > 1 ? `${label} ${same.indexOf(part) + 1}` : label;
 }
 
