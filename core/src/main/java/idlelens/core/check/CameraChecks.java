@@ -11,7 +11,6 @@ import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -131,11 +130,7 @@ public record CameraChecks(
   }
 
   private static List<Obstacle> shifted(List<Obstacle> obstacles) {
-    List<Obstacle> all = new ArrayList<>();
-    for (Obstacle each : obstacles) {
-      all.add(new Obstacle(each.id(), each.tree(), i -> each.poses().apply(i + 1)));
-    }
-    return all;
+    return obstacles.stream().map(o -> o.later(1)).toList();
   }
 
   private static InView inView(
@@ -148,6 +143,7 @@ public record CameraChecks(
         i -> views.at(i + 1),
         meshes.apply(piece.shape()).bounds(),
         i -> motion.pose(id, i + 1),
+        i -> motion.size(id, i + 1),
         shifted(set.allBut(id)));
   }
 }

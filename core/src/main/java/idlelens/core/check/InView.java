@@ -9,6 +9,7 @@ import idlelens.core.set.Bounds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntFunction;
+import java.util.function.IntToDoubleFunction;
 import org.joml.Vector3d;
 
 /**
@@ -53,6 +54,7 @@ public record InView(State[] states, double[] heights, double[] covered) {
    * @param views what the camera sees
    * @param box the box around the piece along its own axes
    * @param poses where the piece stands
+   * @param sizes how many times its usual size it is
    * @param others all that could stand before it
    */
   public static InView of(
@@ -60,17 +62,19 @@ public record InView(State[] states, double[] heights, double[] covered) {
       IntFunction<Sight> views,
       Bounds box,
       IntFunction<RigidPose> poses,
+      IntToDoubleFunction sizes,
       List<Obstacle> others) {
     InView all = new InView(new State[samples], new double[samples], new double[samples]);
     for (int i = 0; i < samples; i++) {
       StoppedException.check();
       Sight view = views.apply(i);
       RigidPose pose = poses.apply(i);
-      double[] extent = extent(view, pose, corners(box, 1));
+      Bounds sized = box.times(sizes.applyAsDouble(i));
+      double[] extent = extent(view, pose, corners(sized, 1));
       all.states[i] = state(extent, view.height());
       if (all.states[i] != State.OUT) {
         all.heights[i] = (extent[3] - extent[1]) / view.height();
-        all.covered[i] = covered(i, view, pose, box, others);
+        all.covered[i] = covered(i, view, pose, sized, others);
       }
     }
     return all;

@@ -7,6 +7,7 @@ import idlelens.core.scene.Shot;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 
@@ -45,6 +46,9 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
     for (Node node : shot.nodes()) {
       boolean byCarrier =
           !moves(node) && node.chain().carried().carriers().stream().anyMatch(open::contains);
+      if (node instanceof Node.Mist mist) {
+        drifting(shot, mist).ifPresent(found::add);
+      }
       if (open.contains(node.id()) && !byCarrier) {
         Seam on = sides.of(node.id());
         Seam stays = sides.ofStaying(node.id());
@@ -58,6 +62,30 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
       }
     }
     return found;
+  }
+
+  /** Mist whose puffs are not back in their places after a round. */
+  private static Optional<OpenAtSeam> drifting(Shot shot, Node.Mist mist) {
+    double[] velocity = mist.drift().velocity(shot.header().rate(), shot.header().range());
+    double fps = shot.header().rate().framesPerSecond();
+    double loop = shot.header().range().length();
+    double[] box = mist.drift().box();
+    double off = 0;
+    double period = 0;
+    for (int i = 0; i < box.length; i++) {
+      double rounds = velocity[i] * loop / fps / box[i];
+      off = Math.max(off, Math.abs(rounds - Math.rint(rounds)) * box[i]);
+      period = velocity[i] == 0 ? period : Math.max(period, box[i] * fps / Math.abs(velocity[i]));
+    }
+    if (off < WHOLE) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new OpenAtSeam(
+            mist.id(),
+            new Seam(off, 0, 0, 0, Optional.empty()),
+            OptionalDouble.of(period),
+            dividing(loop, period)));
   }
 
   private static boolean closes(Node node, Seam seam, double tolerance) {

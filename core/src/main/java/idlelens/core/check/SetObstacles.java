@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
+import java.util.function.IntToDoubleFunction;
 
 /** The pieces that can be seen, and their copies, as obstacles; equal shapes share their tree. */
 public final class SetObstacles {
@@ -35,7 +36,7 @@ public final class SetObstacles {
     this.meshes = meshes;
     this.copies = new Copies(motion);
     for (Node node : motion.shot().nodes()) {
-      if (node.hidden()) {
+      if (node.hidden().picture()) {
         motion.shot().family(node.id()).forEach(n -> hidden.add(n.id()));
       }
     }
@@ -60,7 +61,9 @@ public final class SetObstacles {
     Node.Repeat repeat = Copies.repeatOf(motion.shot(), piece).orElse(null);
     if (repeat == null) {
       boolean still = motion.isStill(piece.id());
-      all.add(new Obstacle(piece.id(), tree, posed(still, i -> motion.pose(piece.id(), i))));
+      all.add(
+          new Obstacle(
+              piece.id(), tree, posed(still, i -> motion.pose(piece.id(), i)), sizes(piece.id())));
       return;
     }
     Repetition times = repeat.repetition();
@@ -68,8 +71,17 @@ public final class SetObstacles {
     for (int k = times.first(); k <= times.last(); k++) {
       int copy = k;
       all.add(
-          new Obstacle(piece.id(), tree, posed(still, i -> copies.pose(piece, repeat, copy, i))));
+          new Obstacle(
+              piece.id(),
+              tree,
+              posed(still, i -> copies.pose(piece, repeat, copy, i)),
+              sizes(piece.id())));
     }
+  }
+
+  private IntToDoubleFunction sizes(String id) {
+    double first = motion.size(id, 0);
+    return motion.isOneSize(id) ? i -> first : i -> motion.size(id, i);
   }
 
   /** What stands still is asked once. */

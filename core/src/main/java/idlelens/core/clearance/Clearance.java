@@ -68,16 +68,14 @@ public record Clearance(double[] cameraM, double[] planeM, String[] nearest, boo
       for (int k = 0; k < obstacles.size(); k++) {
         int at = k == 0 ? last : k <= last ? k - 1 : k;
         Obstacle obstacle = obstacles.get(at);
-        double[] own = obstacle.own(sample, place);
-        double distance = obstacle.tree().distance(own[0], own[1], own[2], camera);
+        double distance = obstacle.distance(sample, place, camera);
         if (distance < camera) {
           camera = distance;
           nearest = at;
         }
-        quad = obstacle.tree().distance(obstacle.own(sample, plane), quad);
+        quad = obstacle.distanceOfArea(sample, plane, quad);
         if (next != null && !to.passes[sample]) {
-          to.passes[sample] =
-              obstacle.tree().isCrossed(obstacle.ownWay(sample, place, place(next)));
+          to.passes[sample] = obstacle.isPassed(sample, place, place(next));
         }
       }
       last = Math.max(0, nearest);

@@ -3,6 +3,7 @@ package idlelens.core.clearance;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.rule.Require;
 import java.util.function.IntFunction;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * A piece of the set that stands in the way, or not.
@@ -10,26 +11,66 @@ import java.util.function.IntFunction;
  * @param id the piece
  * @param tree its triangles in its own space
  * @param poses where it stands in the world at a sample
+ * @param sizes how many times its usual size it is at a sample
  */
-public record Obstacle(String id, TriangleTree tree, IntFunction<RigidPose> poses) {
+public record Obstacle(
+    String id, TriangleTree tree, IntFunction<RigidPose> poses, IntToDoubleFunction sizes) {
   public Obstacle {
     Require.present(id, "id");
     Require.present(tree, "tree");
     Require.present(poses, "poses");
+    Require.present(sizes, "sizes");
+  }
+
+  /** One that always has its usual size. */
+  public Obstacle(String id, TriangleTree tree, IntFunction<RigidPose> poses) {
+    this(id, tree, poses, i -> 1);
+  }
+
+  /** As it is so many samples later. */
+  public Obstacle later(int samples) {
+    return new Obstacle(
+        id, tree, i -> poses.apply(i + samples), i -> sizes.applyAsDouble(i + samples));
+  }
+
+  /**
+   * How far a point in the world is from it at a sample, in metres.
+   *
+   * @param reach what is this far or farther is not looked for
+   */
+  double distance(int sample, double[] point, double reach) {
+    double[] own = own(sample, point);
+    double size = sizes.applyAsDouble(sample);
+    return tree.distance(own[0], own[1], own[2], reach / size) * size;
+  }
+
+  /** The same of a flat four-sided area in the world. */
+  double distanceOfArea(int sample, double[] quad, double reach) {
+    double size = sizes.applyAsDouble(sample);
+    return tree.distance(own(sample, quad), reach / size) * size;
+  }
+
+  /** Whether it is crossed on a way from one sample to the next, while it moves itself. */
+  boolean isPassed(int sample, double[] from, double[] to) {
+    return tree.isCrossed(ownWay(sample, from, to));
   }
 
   /** Points in the world, three numbers each, in the space of the piece at a sample. */
-  double[] own(int sample, double[] world) {
+  private double[] own(int sample, double[] world) {
     RigidPose back = poses.apply(sample).inverse();
     double[] out = new double[world.length];
     for (int i = 0; i < world.length; i += 3) {
       turned(back, world, out, i);
     }
+    double size = sizes.applyAsDouble(sample);
+    for (int i = 0; size != 1 && i < out.length; i++) {
+      out[i] /= size;
+    }
     return out;
   }
 
   /** A way in the world from one sample to the next, in the moving space of the piece. */
-  double[] ownWay(int sample, double[] from, double[] to) {
+  private double[] ownWay(int sample, double[] from, double[] to) {
     double[] out = new double[6];
     System.arraycopy(own(sample, from), 0, out, 0, 3);
     System.arraycopy(own(sample + 1, to), 0, out, 3, 3);

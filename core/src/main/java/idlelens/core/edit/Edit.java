@@ -68,6 +68,9 @@ public sealed interface Edit
         SetPiece,
         SetSun,
         SetRepeat,
+        SetLight,
+        SetMist,
+        SetHaze,
         CloseSeam,
         FrameSubject,
         Restore {

@@ -1,10 +1,11 @@
 package idlelens.core.edit;
 
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 
-/** Hides a node from picture and plan, or shows it. */
-public record SetHidden(String id, boolean hidden) implements Edit {
+/** Hides a node, or shows it: in views, in pictures, in files. */
+public record SetHidden(String id, Hidden hidden) implements Edit {
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
@@ -18,6 +19,6 @@ public record SetHidden(String id, boolean hidden) implements Edit {
 
   @Override
   public String summary() {
-    return hidden ? "Hide a node" : "Show a node";
+    return hidden.equals(Hidden.NOWHERE) ? "Show a node" : "Hide a node";
   }
 }

@@ -2,6 +2,7 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
@@ -265,6 +266,24 @@ public final class Evaluation {
       throw new RefusedException("node", "'" + nodeId + "'", "the id of a node of this shot");
     }
     return motion;
+  }
+
+  /**
+   * How many times its usual size a piece is at a sample: 1 without a look, or while that is off.
+   */
+  public double size(String nodeId, int sample) {
+    Part look = shot.node(nodeId).chain().find(Look.ID).orElse(null);
+    return look == null || !look.isOn()
+        ? 1
+        : of(nodeId).parts().get(Look.ID).value(Look.SIZE, sample);
+  }
+
+  /** Whether a piece has its size at every sample. */
+  public boolean isOneSize(String nodeId) {
+    Part look = shot.node(nodeId).chain().find(Look.ID).orElse(null);
+    return look == null
+        || !look.isOn()
+        || of(nodeId).parts().get(Look.ID).values(Look.SIZE).length == 1;
   }
 
   /** Whether a node stands where it is at every sample, which takes no more room than one. */

@@ -73,7 +73,8 @@ public final class Subject {
     points.forEach(
         (id, own) -> {
           RigidPose pose = motion.pose(id, sample);
-          own.forEach(point -> all.add(pose.apply(point)));
+          double size = motion.size(id, sample);
+          own.forEach(point -> all.add(pose.apply(new Vector3d(point).mul(size))));
         });
     all.forEach(
         point -> {

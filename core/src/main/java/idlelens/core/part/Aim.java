@@ -31,7 +31,7 @@ public record Aim(PartBody body, Side side, Roll roll, Target target, Optional<T
           false,
           true,
           List.of(Parameter.WEIGHT, BLEND),
-          Set.of("camera", "null", "piece"));
+          Set.of("camera", "null", "piece", "light"));
 
   /** A side of a node, by its own axes. */
   public enum Side {

@@ -37,7 +37,7 @@ public record Carried(PartBody body, Carriage by, List<HandOver> later) implemen
           true,
           false,
           List.of(),
-          Set.of("camera", "null", "piece", "rail", "repeat", "sun"));
+          Set.of("camera", "null", "piece", "rail", "repeat", "sun", "light", "mist", "haze"));
 
   /** Standing in the world. */
   public static final Carried WORLD = new Carried(PartBody.usual(ID, KIND), Carriage.WORLD);

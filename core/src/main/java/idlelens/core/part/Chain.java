@@ -17,7 +17,8 @@ import java.util.stream.Collectors;
 
 /**
  * The parts through which a node's motion passes, in their order: its own pose, the space it stands
- * in, what is done to it in the world, what the lens does. Keys and Carried are always there.
+ * in, what is done to it in the world, what the lens does, what the node looks like. Keys and
+ * Carried are always there.
  */
 public record Chain(List<Part> parts) {
   /** The most parts a chain may have. */
@@ -32,7 +33,7 @@ public record Chain(List<Part> parts) {
       checkId(part, ids);
       if (part.kind().slot().ordinal() < slot.ordinal()) {
         throw new RefusedException(
-            "chain", part.id() + " behind a part of the " + slot, "own, space, world, lens");
+            "chain", part.id() + " behind a part of the " + slot, "own, space, world, lens, node");
       }
       slot = part.kind().slot();
     }

@@ -15,7 +15,9 @@ public enum Family {
   FOCUS(QuantityKind.LENGTH, "m", 3, 0.1, 0.001),
   WEIGHT(QuantityKind.PLAIN, "", 3, 0.05, 0.001),
   PACE(QuantityKind.PLAIN, "%", 2, 1, 0.01),
-  FRAMING(QuantityKind.PLAIN, "%", 2, 1, 0.01);
+  FRAMING(QuantityKind.PLAIN, "%", 2, 1, 0.01),
+  SCALE(QuantityKind.PLAIN, "×", 3, 0.05, 0.001),
+  EXPOSURE(QuantityKind.PLAIN, "stops", 2, 0.1, 0.01);
 
   private final QuantityKind quantity;
   private final String unit;

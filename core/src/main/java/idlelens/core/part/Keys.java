@@ -25,7 +25,7 @@ public record Keys(PartBody body) implements Part {
           true,
           false,
           List.of(X, Y, Z, PAN, TILT, ROLL),
-          Set.of("camera", "null", "piece", "rail", "repeat", "sun"));
+          Set.of("camera", "null", "piece", "rail", "repeat", "sun", "light", "mist", "haze"));
 
   /** At rest at the origin. */
   public static final Keys STILL = new Keys(PartBody.usual(ID, KIND));

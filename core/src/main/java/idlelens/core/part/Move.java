@@ -31,7 +31,7 @@ public record Move(
           false,
           true,
           List.of(Parameter.WEIGHT),
-          Set.of("camera", "null", "piece"));
+          Set.of("camera", "null", "piece", "light"));
 
   /** The most rounds. */
   public static final int MOST_ROUNDS = 1000;

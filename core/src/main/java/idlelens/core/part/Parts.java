@@ -6,7 +6,16 @@ import java.util.List;
 /** All kinds of part, in the order of the chain. */
 public final class Parts {
   public static final List<PartKind> KINDS =
-      List.of(Keys.KIND, Move.KIND, Ride.KIND, Carried.KIND, Aim.KIND, FrameUp.KIND, Lens.KIND);
+      List.of(
+          Keys.KIND,
+          Move.KIND,
+          Ride.KIND,
+          Carried.KIND,
+          Aim.KIND,
+          FrameUp.KIND,
+          Lens.KIND,
+          Look.KIND,
+          Shine.KIND);
 
   private Parts() {}
 

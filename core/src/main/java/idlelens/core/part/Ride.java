@@ -50,7 +50,7 @@ public record Ride(
           true,
           false,
           List.of(PACE, SIDE, HEIGHT),
-          Set.of("camera", "null", "piece", "sun"));
+          Set.of("camera", "null", "piece", "sun", "light"));
 
   /** The most pins of one ride. */
   public static final int MOST_PINS = 500;

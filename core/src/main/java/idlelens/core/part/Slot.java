@@ -9,5 +9,7 @@ public enum Slot {
   /** What is done to the pose in the world. */
   WORLD,
   /** What the lens does. */
-  LENS
+  LENS,
+  /** What the node looks like. */
+  NODE
 }

@@ -1,6 +1,9 @@
 package idlelens.core.rail;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import org.joml.Vector3d;
 
 /**
@@ -18,7 +21,8 @@ public final class RailCurve {
   private static final int MOST_HALVINGS = 12;
   private static final int MOST_STEPS = 60;
   private static final int LOOKS = 64; // in the first round of looking for what is nearest
-  private static final int ROUNDS = 7;
+  private static final int ROUNDS = 9;
+  private static final int WIDE_ROUNDS = 3;
   private static final double CLOSE = 1e-12; // of a piece
 
   // five-point Gauss-Legendre on [-1, 1]
@@ -226,7 +230,8 @@ public final class RailCurve {
 
   /**
    * The distance, within a stretch of the rail, at which it is nearest to a place. Looked for in
-   * steps, then in finer ones around the nearest; loops of less than a step are not told apart.
+   * steps, then in finer ones around each of them that may hold the nearest: within a step the way
+   * to the place shortens by no more than the step.
    *
    * @param place metres in the rail's own space
    * @param from start of the stretch, in metres
@@ -237,23 +242,76 @@ public final class RailCurve {
     double high = Math.min(length(), to);
     double share = length() > 0 ? Math.max(0, high - low) / length() : 0;
     int looks = LOOKS + (int) (share * rail.spans() * LOOKS / 4);
-    double best = low;
-    for (int round = 0; round < ROUNDS; round++) {
-      double step = (high - low) / looks;
-      double least = Double.MAX_VALUE;
-      for (int k = 0; k <= looks; k++) {
-        double distance = low + k * step;
-        double far = place(parameterAt(distance)).distanceSquared(place);
-        if (far < least) {
-          least = far;
-          best = distance;
+    Looking looking = new Looking(place, low, high);
+    List<Double> around = looking.round(List.of((low + high) / 2), (high - low) / 2, looks, true);
+    double step = (high - low) / looks;
+    for (int round = 1; round < ROUNDS; round++) {
+      around = looking.round(around, step, LOOKS / 4, round < WIDE_ROUNDS);
+      step /= LOOKS / 8.0;
+    }
+    return looking.best;
+  }
+
+  /** What has been found so far of the place nearest to another one. */
+  private final class Looking {
+    private static final int MOST = 200; // places gone after, on rails that pass by again and again
+
+    private final Vector3d place;
+    private final double low;
+    private final double high;
+    private double best;
+    private double least = Double.MAX_VALUE;
+
+    Looking(Vector3d place, double low, double high) {
+      this.place = place;
+      this.low = low;
+      this.high = high;
+      this.best = low;
+    }
+
+    /**
+     * Looks around some distances, and says around which to look closer.
+     *
+     * @param reach how far around each of them
+     * @param looks how many steps
+     * @param wide whether to look closer wherever it may be, or only where it is nearer than beside
+     */
+    List<Double> round(List<Double> middles, double reach, int looks, boolean wide) {
+      List<double[]> lowest = new ArrayList<>();
+      double step = 2 * reach / looks;
+      for (double middle : middles) {
+        double before = Double.MAX_VALUE;
+        double now = take(middle - reach);
+        for (int k = 0; k <= looks; k++) {
+          double after = k == looks ? Double.MAX_VALUE : take(middle - reach + (k + 1) * step);
+          if (wide || now <= before && now <= after) {
+            lowest.add(new double[] {middle - reach + k * step, now});
+          }
+          before = now;
+          now = after;
         }
       }
-      low = Math.max(Math.max(0, from), best - step);
-      high = Math.min(Math.min(length(), to), best + step);
-      looks = LOOKS / 4;
+      return lowest.stream()
+          .filter(each -> each[1] - step <= least)
+          .sorted(Comparator.comparingDouble(each -> each[1]))
+          .limit(MOST)
+          .map(each -> each[0])
+          .toList();
     }
-    return best;
+
+    private double take(double distance) {
+      double inside = Math.max(low, Math.min(high, distance));
+      double far = farFrom(place, inside);
+      if (far < least) {
+        least = far;
+        best = inside;
+      }
+      return far;
+    }
+  }
+
+  private double farFrom(Vector3d place, double distance) {
+    return place(parameterAt(distance)).distance(place);
   }
 
   int span(double parameter) {

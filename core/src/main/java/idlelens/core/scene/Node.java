@@ -6,7 +6,10 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
@@ -30,7 +33,7 @@ public sealed interface Node {
     return body().name();
   }
 
-  default boolean hidden() {
+  default Hidden hidden() {
     return body().hidden();
   }
 
@@ -196,6 +199,60 @@ public sealed interface Node {
     @Override
     public String kind() {
       return "rail";
+    }
+  }
+
+  /** A light that stands on set. */
+  record Light(NodeBody body, Lamp lamp) implements Node {
+    public Light {
+      checkParts(body, "light");
+      Require.present(lamp, "lamp");
+    }
+
+    @Override
+    public Light withBody(NodeBody newBody) {
+      return new Light(newBody, lamp);
+    }
+
+    @Override
+    public String kind() {
+      return "light";
+    }
+  }
+
+  /** Mist that drifts through a box around it. */
+  record Mist(NodeBody body, Drift drift) implements Node {
+    public Mist {
+      checkParts(body, "mist");
+      Require.present(drift, "mist");
+    }
+
+    @Override
+    public Mist withBody(NodeBody newBody) {
+      return new Mist(newBody, drift);
+    }
+
+    @Override
+    public String kind() {
+      return "mist";
+    }
+  }
+
+  /** Haze over the whole set, wherever it stands. */
+  record Hazy(NodeBody body, Haze haze) implements Node {
+    public Hazy {
+      checkParts(body, "haze");
+      Require.present(haze, "haze");
+    }
+
+    @Override
+    public Hazy withBody(NodeBody newBody) {
+      return new Hazy(newBody, haze);
+    }
+
+    @Override
+    public String kind() {
+      return "haze";
     }
   }
 

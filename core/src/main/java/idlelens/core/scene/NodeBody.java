@@ -11,16 +11,17 @@ import idlelens.core.rule.Require;
  *
  * @param id 1 to 60 letters, digits, '-' or '_', unique in the shot
  * @param name shown, 1 to 80 characters
- * @param hidden left out of picture and plan
+ * @param hidden where it is not shown
  * @param chain what its motion passes through
  * @param takesKeys which of its curves take keys
  */
-public record NodeBody(String id, String name, boolean hidden, Chain chain, TakesKeys takesKeys) {
+public record NodeBody(String id, String name, Hidden hidden, Chain chain, TakesKeys takesKeys) {
   public NodeBody {
     if (id == null || !id.matches("[A-Za-z0-9_-]{1,60}")) {
       throw new RefusedException("id", "'" + id + "'", "1 to 60 letters, digits, '-' or '_'");
     }
     name = Require.name(name, 80, "name");
+    Require.present(hidden, "hidden");
     Require.present(chain, "chain");
     Require.present(takesKeys, "takesKeys");
     for (Path path : takesKeys.locked()) {
@@ -33,11 +34,18 @@ public record NodeBody(String id, String name, boolean hidden, Chain chain, Take
     this(id, name, hidden, chain.carriedBy(by), TakesKeys.ALL);
   }
 
+  /**
+   * @param outOfSight whether it is hidden in views and pictures
+   */
+  public NodeBody(String id, String name, boolean outOfSight, Chain chain, TakesKeys takesKeys) {
+    this(id, name, Hidden.of(outOfSight), chain, takesKeys);
+  }
+
   public NodeBody withName(String newName) {
     return new NodeBody(id, newName, hidden, chain, takesKeys);
   }
 
-  public NodeBody withHidden(boolean newHidden) {
+  public NodeBody withHidden(Hidden newHidden) {
     return new NodeBody(id, name, newHidden, chain, takesKeys);
   }
 

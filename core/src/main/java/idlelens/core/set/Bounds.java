@@ -25,6 +25,11 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
     return new Bounds(low[0], low[1], low[2], high[0], high[1], high[2]);
   }
 
+  /** So many times as large, about the origin. */
+  public Bounds times(double size) {
+    return new Bounds(minX * size, minY * size, minZ * size, maxX * size, maxY * size, maxZ * size);
+  }
+
   public double centreX() {
     return (minX + maxX) / 2;
   }

@@ -87,18 +87,7 @@ public record Repetition(
 
   /** By how many frames copy k is later than the thing itself; negative if it is earlier. */
   public double delay(int k) {
-    return k == 0 ? 0 : later * k + spread * share(k);
-  }
-
-  /**
-   * A share in [0, 1), the same for ever for a seed and a copy: the finalizer of SplitMix64
-   * (Steele, Lea, Flood, OOPSLA 2014).
-   */
-  private double share(int k) {
-    long z = seed * 0x9E3779B97F4A7C15L + k * 0xD1B54A32D192ED03L;
-    z = (z ^ (z >>> 30)) * 0xBF58476D1CE4E5B9L;
-    z = (z ^ (z >>> 27)) * 0x94D049BB133111EBL;
-    return ((z ^ (z >>> 31)) >>> 11) * 0x1.0p-53;
+    return k == 0 ? 0 : later * k + spread * Shares.at(seed, k);
   }
 
   /** The number of the last copy. */

@@ -129,7 +129,7 @@ class PictureCheckTest {
   private static InView passing(Obstacle... others) {
     IntFunction<Sight> views = i -> new Sight(RigidPose.IDENTITY, 0.5, 0.5);
     IntFunction<RigidPose> poses = i -> RigidPose.of(-6 + i * 0.2, -0.5, -4.5, 0, 0, 0);
-    return InView.of(FRAMES, views, Mesher.mesh(BOX).bounds(), poses, List.of(others));
+    return InView.of(FRAMES, views, Mesher.mesh(BOX).bounds(), poses, i -> 1, List.of(others));
   }
 
   private static List<InView.Happening> happenings(InView view) {
@@ -174,7 +174,12 @@ class PictureCheckTest {
     IntFunction<Sight> views = i -> new Sight(RigidPose.IDENTITY, 0.5, 0.5);
     InView view =
         InView.of(
-            1, views, Mesher.mesh(BOX).bounds(), i -> RigidPose.of(0, -0.5, 0, 0, 0, 0), List.of());
+            1,
+            views,
+            Mesher.mesh(BOX).bounds(),
+            i -> RigidPose.of(0, -0.5, 0, 0, 0, 0),
+            i -> 1,
+            List.of());
     assertThat(view.states()).containsExactly(InView.State.PARTLY);
   }
 }

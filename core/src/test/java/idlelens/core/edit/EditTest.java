@@ -26,11 +26,15 @@ import idlelens.core.rail.Anchor;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
@@ -65,7 +69,7 @@ class EditTest {
         new RemoveNodes(List.of("base"), 17, true, Keep.PLACE),
         new Duplicate("base", "copy", "Copy"),
         new Rename("cam", "B-cam"),
-        new SetHidden("crate", true),
+        new SetHidden("crate", Hidden.IN_SIGHT),
         new SwitchPart("cam", Keys.ID, false),
         new SwitchPart("arm", Carried.ID, false),
         new SwitchPart("cam", Lens.ID, false),
@@ -195,6 +199,10 @@ class EditTest {
             20,
             Keying.TOUCHED),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),
+        new SetMist("mist", new Drift(9, 4, 3, 2, 1, 0.5, 0, 0.2, 1, "#ffffff", 0.5, true)),
+        new SetHaze("haze", new Haze("#aabbcc", 33)),
+        new SetHidden("crate", new Hidden(true, false, true)),
         new CloseSeam(List.of("arm", "cam"), "", 1),
         new CloseSeam(List.of("mover"), "row", 2),
         new Restore(Optional.empty(), List.of(), ids(RIG), Optional.of(List.of())));

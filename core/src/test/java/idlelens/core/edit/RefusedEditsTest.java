@@ -12,6 +12,7 @@ import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -44,7 +45,7 @@ class RefusedEditsTest {
     return Stream.of(
         wrong(NODE, () -> new Rename("nobody", "B")),
         wrong("name is ''; allowed: a text of 1 to 80 characters", () -> new Rename("cam", " ")),
-        wrong(NODE, () -> new SetHidden("nobody", true)),
+        wrong(NODE, () -> new SetHidden("nobody", Hidden.IN_SIGHT)),
         wrong(
             "cam.frames is without a key of place at 7.0; allowed: frames of its keys",
             () -> new MovePath("cam", List.of(7.0), 1, 0, 0)),

@@ -12,11 +12,13 @@ import idlelens.core.part.FocusRule;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shine;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.rail.Anchor;
@@ -28,7 +30,10 @@ import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
@@ -98,9 +103,20 @@ public final class Sets {
                 body("row", "", Chain.pose().restingAt(-5, 0, 3, 15, 0, 0)),
                 new Repetition(-1, 4, 1, 0.5, 0, 30, 0, 0, 3, 2, 7)),
             new Node.Piece(
-                body("flag", "row", Chain.pose().with(Path.ROLL, keyed(1, 0, 30, 40))),
+                body(
+                    "flag",
+                    "row",
+                    with(Look.USUAL, Chain.pose().with(Path.ROLL, keyed(1, 0, 30, 40)))
+                        .with(new Path("look", "size"), keyed(1, 1, 40, 2).withRest(1))),
                 new Shape.Card(0.6, 0.4),
                 Finish.matt("#c2452d")),
+            new Node.Light(
+                body("lamp", "", with(Shine.USUAL, Chain.pose())),
+                new Lamp(Lamp.Kind.KEY, "#ffe0b0", 3, 9, true)),
+            new Node.Mist(
+                body("mist", "", Chain.pose()),
+                new Drift(40, 3, 8, 2, 6, 0.7, 0.5, 0, -0.1, "#dfe6ea", 0.3, false)),
+            new Node.Hazy(body("haze", "", Chain.pose()), new Haze("#c9d4da", 60)),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
   }
@@ -157,6 +173,12 @@ public final class Sets {
             .withPace(keyed(1, 0, 20, 100, 50, 190));
     List<Part> parts = new ArrayList<>(Chain.pose().with(Path.PAN, keyed(1, 0, 40, 25)).parts());
     parts.add(1, ride);
+    return new Chain(parts);
+  }
+
+  private static Chain with(Part part, Chain chain) {
+    List<Part> parts = new ArrayList<>(chain.parts());
+    parts.add(part);
     return new Chain(parts);
   }
 

@@ -10,6 +10,7 @@ import idlelens.core.edit.Sets;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.part.Path;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
@@ -93,7 +94,7 @@ class EvaluationTest {
     Shot after = new SetValues("base", 1, Map.of(Path.X, 9.0), Keying.STILL).apply(RIG);
     Evaluation now = Evaluation.of(after, before.grid(), before);
     assertThat(now.pose("cam", 3).x() - before.pose("cam", 3).x()).isCloseTo(7, within(1e-12));
-    Shot hidden = new SetHidden("cam", true).apply(RIG);
+    Shot hidden = new SetHidden("cam", Hidden.IN_SIGHT).apply(RIG);
     assertThat(Evaluation.of(hidden, before.grid(), before).of("cam").world())
         .isSameAs(before.of("cam").world());
   }

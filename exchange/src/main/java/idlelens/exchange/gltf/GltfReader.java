@@ -5,6 +5,7 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.time.FrameRange;
@@ -115,7 +116,7 @@ public final class GltfReader {
     String id = settings.idPrefix() + index;
     String name = name(place, index);
     NodePoses.Posed posed = poses.pose(name, LocalMotion.read(place, index, animations), outer);
-    NodeBody body = body(id, name, carrier, posed.chain()).withHidden(isHidden(place));
+    NodeBody body = body(id, name, carrier, posed.chain()).withHidden(Hidden.of(isHidden(place)));
     List<JsonPlace> children = tree.children(index);
     add(body, contents(place, name, posed.inner()), !children.isEmpty());
     for (JsonPlace child : children) {

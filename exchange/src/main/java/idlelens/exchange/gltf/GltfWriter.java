@@ -6,6 +6,7 @@ import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.Look;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -86,11 +87,33 @@ public final class GltfWriter {
     return new GltfWriter(shot, frames, stored).write(new LinkedHashSet<>(cameraIds), withSet);
   }
 
+  /** What of a node such a file does not hold. */
+  private void sayWhatStays(Node node) {
+    if (node instanceof Node.Repeat) {
+      notes.add(node.name() + ": what it repeats goes out once, without its copies");
+    }
+    if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
+      notes.add(node.name() + ": its size and glow over time stay here");
+    }
+  }
+
+  /** What of the set has no place in such a file. */
+  private void sayWhatIsNotWritten() {
+    shot.nodes().stream()
+        .filter(n -> n instanceof Node.Light || n instanceof Node.Mist || n instanceof Node.Hazy)
+        .forEach(n -> notes.add(n.name() + ": a " + n.kind() + " does not go out"));
+    shot.nodes().stream()
+        .filter(n -> n.hidden().files())
+        .forEach(n -> notes.add(n.name() + ": is hidden in files and does not go out"));
+  }
+
   private Written write(Set<String> cameraIds, boolean withSet) {
     chosen.addAll(cameraIds);
     if (withSet) {
+      sayWhatIsNotWritten();
       shot.nodes().stream()
           .filter(n -> n instanceof Node.Piece || n instanceof Node.Sun)
+          .filter(n -> !n.hidden().files())
           .forEach(n -> chosen.add(n.id()));
     }
     Set<String> all = new LinkedHashSet<>(chosen);
@@ -171,8 +194,9 @@ public final class GltfWriter {
     } else if (node.chain().ride(node.carriage().carrierId()).isPresent()) {
       notes.add(node.name() + ": rides a rail and goes out standing in the world");
     }
+    sayWhatStays(node);
     writeMotion(node, out);
-    if (node.body().hidden()) {
+    if (node.hidden().picture()) {
       ours(out).put("hidden", true);
     }
     if (node instanceof Node.Camera camera) {

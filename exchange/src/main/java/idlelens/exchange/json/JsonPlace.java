@@ -145,6 +145,11 @@ public record JsonPlace(JsonNode node, String path) {
     return this;
   }
 
+  /** Whether there is a list here. */
+  public boolean isList() {
+    return node.isArray();
+  }
+
   /** The elements of a list. */
   public List<JsonPlace> list(int most) throws FormatException {
     if (!node.isArray()) {

@@ -21,9 +21,7 @@ final class NodeJson {
   static ObjectNode write(Node node) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     out.put("id", node.id()).put("name", node.name()).put("kind", node.kind());
-    if (node.hidden()) {
-      out.put("hidden", true);
-    }
+    HiddenJson.write(node.hidden(), out);
     if (!node.takesKeys().equals(TakesKeys.ALL)) {
       TakesKeysJson.write(node.takesKeys(), out.putObject("takesKeys"));
     }
@@ -35,6 +33,12 @@ final class NodeJson {
       out.set("rail", RailJson.write(rail.rail()));
     } else if (node instanceof Node.Repeat repeat) {
       out.set("repeat", RepeatJson.write(repeat.repetition()));
+    } else if (node instanceof Node.Light light) {
+      out.set("lamp", LampJson.write(light.lamp()));
+    } else if (node instanceof Node.Mist mist) {
+      out.set("mist", AirJson.write(mist.drift()));
+    } else if (node instanceof Node.Hazy hazy) {
+      out.set("haze", AirJson.write(hazy.haze()));
     } else if (node instanceof Node.Sun sun) {
       out.put("colour", sun.colour()).put("strength", sun.strength());
     }
@@ -64,13 +68,21 @@ final class NodeJson {
         return new Node.Rail(body(place, false, "rail"), RailJson.read(place.get("rail")));
       case "repeat":
         return new Node.Repeat(body(place, false, "repeat"), RepeatJson.read(place.get("repeat")));
+      case "light":
+        return new Node.Light(body(place, false, "lamp"), LampJson.read(place.get("lamp")));
+      case "mist":
+        return new Node.Mist(body(place, false, "mist"), AirJson.readMist(place.get("mist")));
+      case "haze":
+        return new Node.Hazy(body(place, false, "haze"), AirJson.readHaze(place.get("haze")));
       case "sun":
         return new Node.Sun(
             body(place, false, "colour", "strength"),
             place.text("colour", "#ffffff"),
             place.number("strength", 1));
       default:
-        throw place.get("kind").refusal("camera, null, piece, rail, repeat, sun");
+        throw place
+            .get("kind")
+            .refusal("camera, null, piece, rail, repeat, sun, light, mist, haze");
     }
   }
 
@@ -87,7 +99,7 @@ final class NodeJson {
     return new NodeBody(
         place.get("id").text(),
         place.get("name").text(),
-        place.flag("hidden", false),
+        HiddenJson.read(place),
         old ? OldNodeJson.chain(place, withLens) : chain(place, withLens),
         old ? OldNodeJson.takesKeys(place) : takesKeys(place));
   }

@@ -8,10 +8,12 @@ import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shine;
 import idlelens.core.part.Target;
 import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
@@ -59,7 +61,10 @@ final class PartForms {
               Lens.class,
               String.join(" ", LensJson.FIELDS),
               (body, p) -> LensJson.readSettings(p).withBody(body),
-              LensJson::write));
+              LensJson::write),
+          PartForm.of(Look.KIND, Look.class, "", (body, p) -> new Look(body), (part, out) -> {}),
+          PartForm.of(
+              Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}));
 
   private PartForms() {}
 

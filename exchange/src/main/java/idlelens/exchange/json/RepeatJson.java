@@ -7,11 +7,6 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** How something is repeated: the number of copies, and of step and time what is not 0. */
 final class RepeatJson {
-  private static final long USUAL_SEED = 1;
-
-  /** Seeds are whole numbers that every reader of JSON holds exactly. */
-  private static final double MOST_SEED = 9_007_199_254_740_991.0;
-
   private RepeatJson() {}
 
   static ObjectNode write(Repetition all) {
@@ -28,7 +23,7 @@ final class RepeatJson {
     put(out, "roll", all.roll());
     put(out, "later", all.later());
     put(out, "spread", all.spread());
-    if (all.seed() != USUAL_SEED) {
+    if (all.seed() != SeedJson.USUAL) {
       out.put("seed", all.seed());
     }
     return out;
@@ -53,17 +48,6 @@ final class RepeatJson {
         p.number("roll", 0),
         p.number("later", 0),
         p.number("spread", 0),
-        seed(p));
-  }
-
-  private static long seed(JsonPlace p) throws FormatException {
-    if (!p.has("seed")) {
-      return USUAL_SEED;
-    }
-    double seed = p.get("seed").number();
-    if (seed != Math.rint(seed) || Math.abs(seed) > MOST_SEED) {
-      throw p.get("seed").refusal("a whole number from -2^53 + 1 to 2^53 - 1");
-    }
-    return (long) seed;
+        SeedJson.read(p, "seed"));
   }
 }

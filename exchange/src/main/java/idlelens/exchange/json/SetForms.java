@@ -16,10 +16,14 @@ import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
 import idlelens.core.edit.SetFieldOfView;
+import idlelens.core.edit.SetHaze;
 import idlelens.core.edit.SetHidden;
+import idlelens.core.edit.SetLight;
+import idlelens.core.edit.SetMist;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetSun;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -78,8 +82,13 @@ final class SetForms {
               "set-hidden",
               SetHidden.class,
               "id hidden",
-              p -> new SetHidden(id(p), p.get("hidden").flag()),
-              (e, out) -> out.put("id", e.id()).put("hidden", e.hidden())),
+              p -> new SetHidden(id(p), HiddenJson.read(p)),
+              (e, out) -> {
+                HiddenJson.write(e.hidden(), out.put("id", e.id()));
+                if (e.hidden().equals(Hidden.NOWHERE)) {
+                  out.put("hidden", false);
+                }
+              }),
           EditForm.of(
               "set-field-of-view",
               SetFieldOfView.class,
@@ -119,6 +128,24 @@ final class SetForms {
               "id repeat",
               p -> new SetRepeat(id(p), RepeatJson.read(p.get("repeat"))),
               (e, out) -> out.put("id", e.id()).set("repeat", RepeatJson.write(e.repetition()))),
+          EditForm.of(
+              "set-light",
+              SetLight.class,
+              "id lamp",
+              p -> new SetLight(id(p), LampJson.read(p.get("lamp"))),
+              (e, out) -> out.put("id", e.id()).set("lamp", LampJson.write(e.lamp()))),
+          EditForm.of(
+              "set-mist",
+              SetMist.class,
+              "id mist",
+              p -> new SetMist(id(p), AirJson.readMist(p.get("mist"))),
+              (e, out) -> out.put("id", e.id()).set("mist", AirJson.write(e.drift()))),
+          EditForm.of(
+              "set-haze",
+              SetHaze.class,
+              "id haze",
+              p -> new SetHaze(id(p), AirJson.readHaze(p.get("haze"))),
+              (e, out) -> out.put("id", e.id()).set("haze", AirJson.write(e.haze()))),
           EditForm.of(
               "restore",
               Restore.class,

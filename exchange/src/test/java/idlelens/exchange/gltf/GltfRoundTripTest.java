@@ -21,6 +21,7 @@ import idlelens.core.motion.LensTrack;
 import idlelens.core.part.Carried;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesher;
@@ -200,13 +201,13 @@ class GltfRoundTripTest {
 
   @Test
   void writeAndRead_followedFocusHiddenNodesAndHandles_comeBack() throws Exception {
-    Shot hidden = new SetHidden("crate", true).apply(SHOT);
+    Shot hidden = new SetHidden("crate", Hidden.IN_SIGHT).apply(SHOT);
     GltfWriter.Written written = GltfWriter.write(hidden, List.of("cam"), true, hash -> null);
     Shot back = readBack(written.octets());
     FocusRule.Follow follow = (FocusRule.Follow) back.camera(idOf(back, "The cam")).lens().focus();
     assertThat(follow.target().nodeId()).contains(idOf(back, "The crate"));
-    assertThat(back.node(idOf(back, "The crate")).hidden()).isTrue();
-    assertThat(back.node(idOf(back, "The cam")).hidden()).isFalse();
+    assertThat(back.node(idOf(back, "The crate")).hidden()).isEqualTo(Hidden.IN_SIGHT);
+    assertThat(back.node(idOf(back, "The cam")).hidden()).isEqualTo(Hidden.NOWHERE);
     assertThat(GltfHints.find(written.octets(), Map.of()).orElseThrow().handles())
         .hasValue(SHOT.header().handles());
   }

@@ -63,8 +63,11 @@ import idlelens.core.edit.ScaleKeys;
 import idlelens.core.edit.SetBeyond;
 import idlelens.core.edit.SetFieldOfView;
 import idlelens.core.edit.SetHandle;
+import idlelens.core.edit.SetHaze;
 import idlelens.core.edit.SetHidden;
+import idlelens.core.edit.SetLight;
 import idlelens.core.edit.SetMarkers;
+import idlelens.core.edit.SetMist;
 import idlelens.core.edit.SetPart;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
@@ -92,9 +95,13 @@ import idlelens.core.rail.Anchor;
 import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
+import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
@@ -152,7 +159,7 @@ class EditJsonTest {
         new RemoveNodes(List.of("cam", "head"), 3.5, true, Keep.PLACE),
         new Duplicate("cam", "new", "New"),
         new Rename("cam", "B"),
-        new SetHidden("cam", true),
+        new SetHidden("cam", Hidden.IN_SIGHT),
         new SwitchPart("cam", Carried.ID, false),
         new Carry("cam", "dolly", 1010, Keep.NUMBERS),
         new Carry("cam", "dolly", 1010, Keep.PLACE),
@@ -265,6 +272,10 @@ class EditJsonTest {
             1010,
             Keying.WHOLE_POSE),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),
+        new SetMist("mist", new Drift(9, 4, 3, 2, 1, 0.5, 0, 0.2, 1, "#ffffff", 0.5, true)),
+        new SetHaze("haze", new Haze("#aabbcc", 33)),
+        new SetHidden("crate", new Hidden(true, false, true)),
         new CloseSeam(List.of("dolly", "cam"), "", 1),
         new CloseSeam(List.of("cam"), "row", 6),
         new Restore(

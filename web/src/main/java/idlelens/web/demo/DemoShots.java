@@ -19,6 +19,8 @@ import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
+import idlelens.core.set.Drift;
+import idlelens.core.set.Haze;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
@@ -107,6 +109,11 @@ final class DemoShots {
     camera.put(Path.FOCAL, Curve.still(28));
     camera.put(Path.F_STOP, Curve.still(2.8));
     set.camera("Lamp cam", "turntable", camera, Lens.PLAIN.following("lamp"));
+    set.mist(
+        "Sea mist",
+        SetBuilder.At.world(0, 1.2, -30),
+        new Drift(220, 7, 36, 3.2, 36, 2.6, 0.9, 0, 0.3, "#e9eef0", 0.12, true));
+    set.haze("Evening haze", new Haze("#e8d9c0", 170));
     return shot("Lamp room", 1001, 1120, set.nodes());
   }
 

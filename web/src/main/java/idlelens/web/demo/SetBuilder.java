@@ -8,7 +8,10 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
@@ -63,15 +66,23 @@ final class SetBuilder {
     return this;
   }
 
-  /** A light that rides along. */
-  SetBuilder sunOn(String carrier, String name, String colour, double strength, double tilt) {
-    Chain channels = Chain.pose().restingAt(0, 4, 0, 30, tilt, 0);
+  SetBuilder light(String name, Lamp lamp, At at, double tilt) {
+    Chain chain = Chain.pose().restingAt(at.x(), at.y(), at.z(), at.pan(), tilt, 0);
     nodes.add(
-        new Node.Sun(
+        new Node.Light(
             new NodeBody(
-                id(name), name, false, new Carriage(carrier, RigidPose.IDENTITY), channels),
-            colour,
-            strength));
+                id(name), name, false, new Carriage(at.carrier(), RigidPose.IDENTITY), chain),
+            lamp));
+    return this;
+  }
+
+  SetBuilder mist(String name, At at, Drift drift) {
+    nodes.add(new Node.Mist(body(id(name), name, at), drift));
+    return this;
+  }
+
+  SetBuilder haze(String name, Haze haze) {
+    nodes.add(new Node.Hazy(body(id(name), name, At.world(0, 0, 0)), haze));
     return this;
   }
 

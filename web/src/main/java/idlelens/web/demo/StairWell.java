@@ -3,6 +3,7 @@ package idlelens.web.demo;
 import static idlelens.web.demo.SetBuilder.At.on;
 import static idlelens.web.demo.SetBuilder.At.world;
 
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 
@@ -25,10 +26,19 @@ final class StairWell {
   private StairWell() {}
 
   /**
-   * @param climbs id of what goes up: the light rides on it
+   * @param climbs id of what goes up: the lights ride on it
    */
   static void build(SetBuilder set, String climbs) {
-    set.sunOn(climbs, "Sky light", "#ffe3b8", 0.75, -58);
+    set.light(
+        "Landing light",
+        new Lamp(Lamp.Kind.FILL, "#cfe2f2", 1.1, 14, false),
+        on(climbs, -0.6, 2.9, 1.1).turned(-100),
+        -20);
+    set.light(
+        "Climbing lamp",
+        new Lamp(Lamp.Kind.PRACTICAL, "#ffd9a0", 0.75, 12, false),
+        on(climbs, 1.1, 2.6, 1.5),
+        0);
     set.repeat("Flight", world(0, 0, 0), new Repetition(-9, 26, 0, RISE_M, 0, TURN, 0, 0, 0, 0, 1));
     for (int i = 0; i < STEPS; i++) {
       double degrees = i * TURN / STEPS;

@@ -47,9 +47,27 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
             && old.rail().equals(rail.rail()));
   }
 
+  /**
+   * Whether its puffs are others, or drift otherwise: that depends on the length of the loop too.
+   */
+  private boolean driftsAnew(String id) {
+    return after.shot().node(id) instanceof Node.Mist mist
+        && (!before.shot().header().equals(after.shot().header())
+            || !(before.shot().find(id).orElse(null) instanceof Node.Mist old
+                && old.drift().equals(mist.drift())));
+  }
+
   /** Whether it is repeated otherwise than before, or repeats otherwise. */
   private boolean isRepeatedAnew(String id) {
-    return !repetitionOf(after.shot(), id).equals(repetitionOf(before.shot(), id));
+    Optional<Repetition> now = repetitionOf(after.shot(), id);
+    return !now.equals(repetitionOf(before.shot(), id))
+        || now.filter(Repetition::isSpreadInTime).isPresent() && movesOtherwise(id);
+  }
+
+  /** Whether something changed on which its motion outside of the shot depends too. */
+  private boolean movesOtherwise(String id) {
+    return after.shot().reachedFrom(id).stream()
+        .anyMatch(n -> !before.shot().find(n).equals(after.shot().find(n)));
   }
 
   private static Optional<Repetition> repetitionOf(Shot shot, String id) {

@@ -23,15 +23,17 @@ final class PartKindJson {
   /** Hues of the palette; parameters of one family and kind take them in turn. */
   private static final Map<Family, List<String>> HUES =
       new EnumMap<>(
-          Map.of(
-              Family.PLACE, List.of("tide", "kelp", "brass"),
-              Family.TURN, List.of("plum", "slate", "ember"),
-              Family.FOCAL, List.of("ink"),
-              Family.STOP, List.of("soft"),
-              Family.FOCUS, List.of("ink"),
-              Family.WEIGHT, List.of("slate", "kelp", "plum"),
-              Family.PACE, List.of("tide"),
-              Family.FRAMING, List.of("tide", "kelp", "plum")));
+          Map.ofEntries(
+              Map.entry(Family.PLACE, List.of("tide", "kelp", "brass")),
+              Map.entry(Family.TURN, List.of("plum", "slate", "ember")),
+              Map.entry(Family.FOCAL, List.of("ink")),
+              Map.entry(Family.STOP, List.of("soft")),
+              Map.entry(Family.FOCUS, List.of("ink")),
+              Map.entry(Family.WEIGHT, List.of("slate", "kelp", "plum")),
+              Map.entry(Family.PACE, List.of("tide")),
+              Map.entry(Family.FRAMING, List.of("tide", "kelp", "plum")),
+              Map.entry(Family.SCALE, List.of("tide")),
+              Map.entry(Family.EXPOSURE, List.of("brass"))));
 
   private PartKindJson() {}
 

@@ -39,7 +39,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     List<String> paths = new ArrayList<>();
     List<String> wedges = new ArrayList<>();
     for (Node.Camera camera : shot.cameras()) {
-      if (!camera.hidden()) {
+      if (!camera.hidden().views()) {
         paths.add(path(motion.of(camera.id()).world(), box));
         double half = motion.of(camera.id()).lens().orElseThrow().horizontalRad()[0] / 2;
         wedges.add(wedge(motion.pose(camera.id(), shot.header().handles()), half, box));
@@ -48,7 +48,7 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     List<Outline> outlines = new ArrayList<>();
     for (Node.Piece piece : EditOutcome.pieces(shot)) {
       Bounds b = bounds(piece.shape());
-      boolean drawn = !piece.hidden() && b.maxX() - b.minX() < LARGEST_PIECE_M;
+      boolean drawn = !piece.hidden().views() && b.maxX() - b.minX() < LARGEST_PIECE_M;
       if (drawn) {
         RigidPose pose = motion.pose(piece.id(), shot.header().handles());
         outlines.add(new Outline(outline(pose, piece.shape(), b), piece.finish().colour()));

@@ -106,6 +106,9 @@ class ShotOctets {
       if (motion.shot().node(id) instanceof Node.Rail rail) {
         bundle.add(out, "anchors", anchors(rail.rail()));
       }
+      if (motion.shot().node(id) instanceof Node.Mist mist) {
+        MistOctets.add(bundle, out, motion.shot().header(), mist);
+      }
       repeats.add(out, motion.shot().node(id));
       RideOctets.add(bundle, out, motion, id);
       Findings.add(out, motion.shot(), motion.shot().node(id));

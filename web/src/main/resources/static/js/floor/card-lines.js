@@ -97,6 +97,11 @@ export function lookLine(store, node) {
     return { title: 'Rail', line: `${length} · ${anchors.length} anchors${closed ? ', closed' : ''}` };
   }
   if (node.kind === 'repeat') return { title: 'Repeat', line: repeatLine(node.repeat) };
+  if (node.kind === 'light')
+    return { title: 'Light', line: `${node.lamp.as}, strength ${trimmed(node.lamp.strength, 2)}` };
+  if (node.kind === 'mist')
+    return { title: 'Mist', line: `${node.mist.count} puffs${node.mist.loops ? ', loops' : ''}` };
+  if (node.kind === 'haze') return { title: 'Haze', line: `half at ${lengthText(node.haze.half, 1)}` };
   if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}` };
   const { kind, triangles } = node.shape;
   return { title: 'Piece', line: kind === 'imported' ? `imported, ${triangles} triangles` : kind };

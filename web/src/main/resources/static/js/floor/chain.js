@@ -9,8 +9,18 @@ import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
 import { smallCurve } from './small-curve.js';
 
-const KINDS = { camera: 'Camera', null: 'Null', piece: 'Piece', rail: 'Rail', repeat: 'Repeat', sun: 'Sun' };
-const LOOKS = ['piece', 'rail', 'repeat', 'sun'];
+const KINDS = {
+  camera: 'Camera',
+  null: 'Null',
+  piece: 'Piece',
+  rail: 'Rail',
+  repeat: 'Repeat',
+  sun: 'Sun',
+  light: 'Light',
+  mist: 'Mist',
+  haze: 'Haze',
+};
+const LOOKS = ['piece', 'rail', 'repeat', 'sun', 'light', 'mist', 'haze'];
 export class Chain {
   constructor(store, desk, element) {
     this.store = store;

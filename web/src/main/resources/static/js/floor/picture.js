@@ -4,7 +4,10 @@ import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { isHeld } from '../common/reach.js';
 import { drawMarks } from './picture-marks.js';
 import { makeSky, setSun, SKY } from '../solids/materials.js';
+import { Air } from '../solids/air.js';
+import { Lamps } from '../solids/lamps.js';
 import { Solids } from '../solids/solids.js';
+import { shineOf } from '../shot/looks.js';
 import { poseIn, valueAt } from '../shot/samples.js';
 
 const SLOW_MS = 25;
@@ -40,6 +43,8 @@ export class Picture {
     this.renderer.shadowMap.autoUpdate = false;
     this.scene = new THREE.Scene();
     this.solids = new Solids(store, this.scene);
+    this.lamps = new Lamps(store, this.scene);
+    this.air = new Air(store, this.scene);
     this.camera = new THREE.PerspectiveCamera(30, 16 / 9, 0.05, 2000);
     this.sky = makeSky();
     this.scene.add(this.sky);
@@ -75,6 +80,7 @@ export class Picture {
       'motion',
       () => {
         this.shadowsStale = true;
+        this.air.sync();
         draw();
       },
       { signal },
@@ -93,6 +99,8 @@ export class Picture {
 
   syncPieces() {
     this.solids.sync();
+    this.lamps.sync();
+    this.air.sync();
     this.shadowsStale = true;
     this.ask();
   }
@@ -194,7 +202,9 @@ export class Picture {
     this.camera.aspect = this.store.header.aspect;
     this.camera.updateProjectionMatrix();
     this.sky.position.copy(this.camera.position);
-    const moved = this.solids.place(state, frame);
+    const moved = this.solids.place(state, frame, 'picture');
+    this.lamps.place(state, frame, 'picture');
+    this.air.place(state, frame, height * this.renderer.getPixelRatio(), 'picture');
     this.placeSun();
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) {
@@ -205,14 +215,13 @@ export class Picture {
   }
 
   placeSun() {
-    const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n));
+    const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n, 'picture'));
     const pose = node && this.store.pose(node.id, this.desk.frame);
     const direction = new THREE.Vector3(0.3, -1, -0.2);
     if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
     direction.normalize();
     const colour = new THREE.Color(node?.colour ?? '#ffffff');
-    // a set that came without light can be seen all the same
-    this.sun.intensity = node ? node.strength * SUN_AT_ONE : WITHOUT_SUN;
+    this.sun.intensity = this.sunlight(node);
     this.sun.color.copy(colour);
     const centre = this.camera.position
       .clone()
@@ -225,6 +234,12 @@ export class Picture {
     const sunTo = direction.clone().negate();
     setSun(this.sky.material, sunTo, colour);
     this.solids.light(sunTo, colour);
+  }
+
+  /** A set that came without any light can be seen all the same. */
+  sunlight(node) {
+    if (node) return node.strength * SUN_AT_ONE * shineOf(this.store, node, this.desk.frame);
+    return this.store.nodes.some((n) => n.kind === 'light') ? 0 : WITHOUT_SUN;
   }
 
   /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */

@@ -19,6 +19,26 @@ const RAILS = [
   ['Circle', { shape: 'circle', radius: 3 }],
   ['Helix', { shape: 'helix', radius: 2, degrees: 720, rise: 3 }],
 ];
+/** @type {[string, object, object][]} */
+const LIGHTS = [
+  ['Key light', { as: 'key', colour: '#ffe2b8', strength: 6, reach: 20, shadows: true }, { y: 4, pan: 30, tilt: -45 }],
+  ['Fill light', { as: 'fill', colour: '#cfe0f0', strength: 2, reach: 20 }, { y: 3, pan: -40, tilt: -25 }],
+  ['Practical', { as: 'practical', colour: '#ffcf8a', strength: 1, reach: 8 }, { y: 1.8 }],
+];
+const MIST = {
+  count: 160,
+  seed: 1,
+  width: 14,
+  height: 1.6,
+  depth: 14,
+  puff: 1.6,
+  x: 0.4,
+  y: 0,
+  z: 0.1,
+  colour: '#dfe6ea',
+  density: 0.16,
+  loops: true,
+};
 const FARTHEST_M = 8;
 
 async function addNode(store, desk, node) {
@@ -48,6 +68,12 @@ export function openAddMenu(store, desk, anchor) {
     item('Null', { kind: 'null', chain: standing({ x, y: 1, z }) }),
     item('Sun', { kind: 'sun', chain: standing({ y: 10, pan: 40, tilt: -30 }) }),
     menuItem('Repeat', () => desk.nodes.repeat(), 'what is selected, again and again'),
+    h('h3', { text: 'Light and air' }),
+    ...LIGHTS.map(([name, lamp, numbers]) =>
+      item(name, { kind: 'light', lamp, chain: standing({ x, z, ...numbers }) }),
+    ),
+    item('Mist', { kind: 'mist', mist: MIST, chain: standing({ x, y: 1, z }) }),
+    item('Haze', { kind: 'haze', haze: { colour: '#c9d4da', half: 60 }, chain: standing({}) }),
     h('h3', { text: 'Rails' }),
     menuItem('Draw a rail', () => desk.rails.begin('stroke'), 'with the pointer on the plan'),
     menuItem('Place anchors', () => desk.rails.begin('anchors'), 'click by click on the plan'),

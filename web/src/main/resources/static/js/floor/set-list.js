@@ -1,9 +1,13 @@
 // On set: the list of everything, nested by carrier.
 import { button, h, s } from '../common/dom.js';
 import { carrierOf } from '../shot/parts.js';
+import { isHiddenIn } from '../shot/hidden.js';
 import { openAddMenu } from './set-add.js';
 import { SetDrag } from './set-drag.js';
 import { SetRows } from './set-rows.js';
+
+/** Whether a node is out of sight in views or picture. */
+const isOut = (node) => isHiddenIn(node, 'views') || isHiddenIn(node, 'picture');
 
 const GLYPHS = {
   camera: 'M7 12 2.5 2.5h9z',
@@ -11,6 +15,9 @@ const GLYPHS = {
   piece: 'M2.5 2.5h9v9h-9z',
   rail: 'M2 11c3-8 7 2 10-7M1 8.5c3-8 7 2 10-7',
   repeat: 'M1.5 8.5h4v4h-4zM5 5h4v4M8.5 1.5h4v4',
+  light: 'M4.6 8.2a3.4 3.4 0 1 1 4.8 0v1.6H4.6zM5.2 12h3.6',
+  mist: 'M1.5 4.5c2-1.6 3.5 1.6 5.5 0s3.5 1.6 5.5 0M1.5 9c2-1.6 3.5 1.6 5.5 0s3.5 1.6 5.5 0',
+  haze: 'M1.5 3.5h11M3 7h8M1.5 10.5h11',
   sun: 'M7 4.5a2.5 2.5 0 1 0 .01 0M7 .8v1.6M7 11.6v1.6M.8 7h1.6M11.6 7h1.6',
 };
 /** The two signs on a row: the camera in the picture, and the eye of what is shown or hidden. */
@@ -100,7 +107,7 @@ export class SetList {
 
   row({ node, depth, inside }, parted) {
     const chosen = this.desk.selection().includes(node.id);
-    const look = [chosen ? 'chosen' : '', node.hidden ? 'off' : '', parted ? 'parted' : ''].join(' ').trim();
+    const look = [chosen ? 'chosen' : '', isOut(node) ? 'off' : '', parted ? 'parted' : ''].join(' ').trim();
     const row = h(
       'li',
       { class: look, 'data-id': node.id },
@@ -158,10 +165,10 @@ export class SetList {
   }
 
   eye(node) {
-    const says = node.hidden ? `Show ${node.name}` : `Hide ${node.name}`;
+    const says = isOut(node) ? `Show ${node.name}` : `Hide ${node.name}`;
     const selection = this.desk.selection();
     const ids = selection.includes(node.id) ? selection : [node.id];
-    const toggle = () => this.desk.nodes.hide(ids, !node.hidden);
+    const toggle = () => this.desk.nodes.hide(ids, !isOut(node));
     const attributes = {
       type: 'button',
       class: 'eye',
@@ -170,7 +177,7 @@ export class SetList {
       tabindex: '-1',
       onclick: toggle,
     };
-    return h('button', attributes, sign(node.hidden ? SIGNS.hidden : SIGNS.shown));
+    return h('button', attributes, sign(isOut(node) ? SIGNS.hidden : SIGNS.shown));
   }
 
   key(event) {

@@ -72,7 +72,8 @@ function cardButtons(desk, id, partId) {
   return h(
     'span',
     { class: 'buttons' },
-    button('Duplicate', () => desk.addPart(now().node, now().part), { title: 'Another card like this, behind it' }),
+    kindOf(now().part).many &&
+      button('Duplicate', () => desk.addPart(now().node, now().part), { title: 'Another card like this, behind it' }),
     button('Copy', () => desk.copyPart(now().node, now().part), {
       title: 'Copy this card; + in the chain of another node pastes it',
     }),
@@ -94,7 +95,9 @@ export function panelOf(store, desk, node, part, parts) {
       'span',
       { class: 'aside' },
       says,
-      kindOf(part).many && kindOf(part).slot !== 'space' ? cardButtons(desk, node.id, partId) : '',
+      kindOf(part).slot === 'node' || (kindOf(part).many && kindOf(part).slot !== 'space')
+        ? cardButtons(desk, node.id, partId)
+        : '',
     ),
     elements: [h('div', { class: 'rows' }, ...parts.flatMap((each) => each.rows))],
     refresh() {

@@ -2,6 +2,7 @@
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
 import { choice, row } from './fields.js';
+import { shownPart } from './shown.js';
 
 const NAMES = {
   width: 'Width',
@@ -24,7 +25,16 @@ export const piecePanel = {
   signature: (store, node) => (node.kind === 'sun' ? 'sun' : node.shape.kind),
 
   build(store, desk, node) {
-    return node.kind === 'sun' ? sun(store, node) : piece(store, node);
+    const panel = node.kind === 'sun' ? sun(store, node) : piece(store, node);
+    const shown = shownPart(store, desk, node.id);
+    panel.elements[0].append(...shown.rows);
+    return {
+      ...panel,
+      refresh() {
+        panel.refresh();
+        shown.refresh();
+      },
+    };
   },
 };
 

@@ -10,6 +10,7 @@ import { findingsPanel } from './findings.js';
 import { frameTab, frameUpPanel } from './frame-up.js';
 import { historyPanel } from './history.js';
 import { keysPanel } from './keys.js';
+import { hazePanel, lightPanel, mistPanel } from './light-and-air.js';
 import { lensPanel } from './lens.js';
 import { markersPanel } from './markers.js';
 import { movePanel } from './move.js';
@@ -32,6 +33,16 @@ const PART_PANELS = {
   aim: aimPanel,
   'frame-up': frameUpPanel,
   lens: lensPanel,
+};
+/** Panels of what a node is, by its kind. */
+const LOOK_PANELS = {
+  piece: piecePanel,
+  sun: piecePanel,
+  rail: railPanel,
+  repeat: repeatPanel,
+  light: lightPanel,
+  mist: mistPanel,
+  haze: hazePanel,
 };
 const TABS = {
   card: ['Settings'],
@@ -101,9 +112,7 @@ export class Settings {
     if (this.desk.tab !== 'card') return { name: this.desk.tab, panel: TABS[this.desk.tab][1] };
     const { card } = this.desk;
     if (card === 'shot' || !node) return { name: 'shot', panel: shotPanel };
-    if (card === 'piece' && node.kind === 'rail') return { name: card, panel: railPanel };
-    if (card === 'piece' && node.kind === 'repeat') return { name: card, panel: repeatPanel };
-    if (card === 'piece' && 'piece sun'.includes(node.kind)) return { name: card, panel: piecePanel };
+    if (card === 'piece' && node.kind in LOOK_PANELS) return { name: card, panel: LOOK_PANELS[node.kind] };
     const part = partOf(node, card) ?? partOf(node, 'keys');
     this.desk.card = part.id ?? part.part;
     return { name: this.desk.card, panel: PART_PANELS[part.part] ?? partPanel };

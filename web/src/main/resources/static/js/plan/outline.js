@@ -33,16 +33,14 @@ export function hull(points) {
 }
 
 /** Corners of a piece in the plane of the plan: (x, z) from above, (z, y) from the side. */
-export function outline(mesh, pose, side) {
+export function outline(mesh, pose, side, size = 1) {
   const points = [];
   const p = [0, 0, 0];
   const out = [0, 0, 0];
   const count = mesh.positions.length / 3;
   const every = Math.max(1, Math.floor(count / MOST_VERTICES));
   for (let i = 0; i < count; i += every) {
-    p[0] = mesh.positions[3 * i];
-    p[1] = mesh.positions[3 * i + 1];
-    p[2] = mesh.positions[3 * i + 2];
+    for (let axis = 0; axis < 3; axis++) p[axis] = mesh.positions[3 * i + axis] * size;
     turn(p, pose, out);
     points.push(side === 'above' ? [out[0] + pose.x, out[2] + pose.z] : [out[2] + pose.z, out[1] + pose.y]);
   }

@@ -1,6 +1,8 @@
 // The set seen from outside: solids under the plan's drawing, with a viewer that orbits, pans and zooms.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { makeSky, setSun, SKY } from '../solids/materials.js';
+import { Air } from '../solids/air.js';
+import { Lamps } from '../solids/lamps.js';
 import { Solids } from '../solids/solids.js';
 
 const STEEPEST = 1.5;
@@ -18,6 +20,8 @@ export class Outside {
     this.scene = new THREE.Scene();
     this.viewer = new THREE.PerspectiveCamera(38, 1, 0.1, 2000);
     this.solids = new Solids(store, this.scene);
+    this.lamps = new Lamps(store, this.scene);
+    this.air = new Air(store, this.scene);
     this.sky = makeSky();
     this.scene.add(this.sky, new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 2));
     const sun = new THREE.DirectionalLight('#fff2dc', 2);
@@ -32,6 +36,8 @@ export class Outside {
 
   sync() {
     this.solids.sync();
+    this.lamps.sync();
+    this.air.sync();
   }
 
   /** @param {number[]} size width and height in pixels */
@@ -85,7 +91,9 @@ export class Outside {
 
   draw() {
     this.aim();
-    this.solids.place(this.store, this.desk.frame);
+    this.solids.place(this.store, this.desk.frame, 'views');
+    this.lamps.place(this.store, this.desk.frame, 'views');
+    this.air.place(this.store, this.desk.frame, this.size[1], 'views');
     this.solids.light(SUN_TO, new THREE.Color('#fff2dc'));
     setSun(this.sky.material, SUN_TO, new THREE.Color('#fff2dc'));
     this.renderer.render(this.scene, this.viewer);
@@ -133,6 +141,8 @@ export class Outside {
 
   dispose() {
     this.solids.dispose();
+    this.lamps.dispose();
+    this.air.dispose();
     this.renderer.dispose();
   }
 }

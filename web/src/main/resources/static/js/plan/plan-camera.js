@@ -9,6 +9,7 @@ import { takeable } from './takes.js';
 const TURN_PX = [34, 52, 70, 88, 106];
 const CLEAR_PX = 16;
 const MOST_SHARP_M = 400;
+const LIT = ['sun', 'light', 'mist'];
 
 const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
 
@@ -119,7 +120,11 @@ export function nulls(plan, labels) {
   const parts = [];
   for (const node of plan.store.nodes) {
     const chosen = selection.has(node.id);
-    if ((node.kind !== 'null' || !(rigs.has(node.id) || chosen)) && !(node.kind === 'sun' && chosen)) continue;
+    if (
+      (node.kind !== 'null' || !(rigs.has(node.id) || chosen)) &&
+      !(LIT.includes(node.kind) && (chosen || node.kind === 'light'))
+    )
+      continue;
     const pose = plan.store.pose(node.id, plan.desk.frame);
     if (!pose || plan.store.isHidden(node)) continue;
     const [x, y] = plan.toScreen(plan.plane(pose));

@@ -3,6 +3,7 @@ import { drawSoon } from '../common/draw-soon.js';
 import { carrierOf } from '../shot/parts.js';
 import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
+import { isResized, sizeOf } from '../shot/looks.js';
 import { copies } from './copies.js';
 import { forward, isFlat, outline } from './outline.js';
 import { anchorsOf, pointsAlong } from '../shot/rails.js';
@@ -270,10 +271,16 @@ export class Plan {
     const mesh = this.store.meshes.get(node.id);
     const motion = this.store.motion.get(node.id);
     if (!mesh || !motion) return null;
-    const frame = motion.x.length + motion.qw.length > 2 ? this.desk.frame : null;
+    const moves = motion.x.length + motion.qw.length > 2 || isResized(this.store, node);
+    const frame = moves ? this.desk.frame : null;
     const known = this.outlines.get(node.id);
     if (known && known.mesh === mesh && known.motion === motion && known.frame === frame) return known.points;
-    const points = outline(mesh, this.store.pose(node.id, this.desk.frame), this.side);
+    const points = outline(
+      mesh,
+      this.store.pose(node.id, this.desk.frame),
+      this.side,
+      sizeOf(this.store, node, this.desk.frame),
+    );
     this.outlines.set(node.id, { mesh, motion, frame, points });
     return points;
   }

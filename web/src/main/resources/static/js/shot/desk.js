@@ -5,7 +5,7 @@ import { KeyWork } from './key-work.js';
 import { isKeyed } from './keys.js';
 import { RailWork } from './rail-work.js';
 import { NodeWork } from './node-work.js';
-import { allFamilies, axisOf, POSE, titleOf } from './parts.js';
+import { allFamilies, axisOf, kindOf, POSE, titleOf } from './parts.js';
 import { toast } from '../common/toasts.js';
 
 const isPose = (channel) => POSE.includes(channel);
@@ -198,7 +198,8 @@ export class Desk extends EventTarget {
 
   /** Puts a part like this one into a node's chain, and chooses its card. */
   async addPart(node, part) {
-    const id = this.store.freeId(part.part);
+    const once = kindOf(part).slot === 'node';
+    const id = once ? part.part : this.store.freeId(part.part);
     const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: { ...part, id } }]);
     if (kept) this.chooseCard(id);
     return kept;

@@ -187,6 +187,7 @@ export class NodeWork {
     return desk.change(store.byId.get(id), POSE, edit, { done: true });
   }
 
+  /** @param {string[]} ids @param {boolean | import('./hidden.js').Where[]} hidden */
   hide(ids, hidden) {
     return this.store.edit(ids.map((id) => ({ edit: 'set-hidden', id, hidden })));
   }

@@ -49,7 +49,11 @@ export const labelOf = (id) => [...kinds.values()].flatMap((kind) => kind.parame
 
 /** All kinds that a node may have several of; a ride comes with a rail. */
 export const addable = (node) =>
-  [...kinds.values()].filter((k) => k.many && k.slot !== 'space' && k.nodes.includes(node.kind));
+  [...kinds.values()].filter(
+    (k) =>
+      k.nodes.includes(node.kind) &&
+      ((k.many && k.slot !== 'space') || (k.slot === 'node' && !node.chain.some((p) => p.part === k.part))),
+  );
 
 export const familyOf = (id) => families.get(id);
 

@@ -1,5 +1,6 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
 import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from '../common/api.js';
+import { isHiddenIn } from './hidden.js';
 import { unpack } from './octets.js';
 import { carrierAt, carrierOf, complete, everCarrying } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
@@ -399,8 +400,9 @@ export class ShotStore extends EventTarget {
     return [...new Set(rig)];
   }
 
-  isHidden(node) {
-    for (let n = node; n; n = this.carrier(n)) if (n.hidden) return true;
+  /** @param {import('./hidden.js').Where} [where] */
+  isHidden(node, where = 'views') {
+    for (let n = node; n; n = this.carrier(n)) if (isHiddenIn(n, where)) return true;
     return false;
   }
 

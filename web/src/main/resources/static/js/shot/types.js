@@ -28,13 +28,17 @@
  * @typedef {object} Node
  * @property {string} id
  * @property {string} name
- * @property {string} kind camera, null, piece, rail, repeat or sun
- * @property {boolean} [hidden]
+ * @property {string} kind camera, null, piece, rail, repeat, sun, light, mist or haze
+ * @property {boolean | import('./hidden.js').Where[]} [hidden]
  * @property {TakesKeys} [takesKeys]
  * @property {Part[]} chain complete: what every chain has is in it
  * @property {any} [shape] of a piece
  * @property {any} [finish] of a piece
  * @property {any} [rail] shape of a rail
+ * @property {any} [repeat] of a repeat
+ * @property {any} [lamp] of a light
+ * @property {any} [mist] of a mist
+ * @property {any} [haze] of a haze
  * @property {string} [colour] of a sun
  * @property {number} [strength] of a sun
  */

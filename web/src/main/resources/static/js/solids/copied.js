@@ -2,8 +2,8 @@
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { isStill, ownOf, stepOf } from '../shot/copies.js';
 
-const ONE = new THREE.Vector3(1, 1, 1);
 const scratch = {
+  size: new THREE.Vector3(1, 1, 1),
   place: new THREE.Vector3(),
   turn: new THREE.Quaternion(),
   own: new THREE.Matrix4(),
@@ -11,10 +11,11 @@ const scratch = {
 };
 
 /** @param {THREE.Matrix4} out */
-function matrix(pose, out) {
+function matrix(pose, out, size = 1) {
+  scratch.size.setScalar(size);
   scratch.place.set(pose.x, pose.y, pose.z);
   scratch.turn.set(pose.qx, pose.qy, pose.qz, pose.qw);
-  return out.compose(scratch.place, scratch.turn, ONE);
+  return out.compose(scratch.place, scratch.turn, scratch.size);
 }
 
 export class CopiedSolid extends THREE.InstancedMesh {
@@ -26,22 +27,23 @@ export class CopiedSolid extends THREE.InstancedMesh {
   }
 
   /** Puts the copies where they are, seen from their repeat; tells whether one may have moved. */
-  placeCopies(all, frame) {
+  placeCopies(all, frame, size) {
     const { repeated, copies } = all;
     const at = isStill(all) ? null : frame;
     const known = this.shown;
-    if (known && known.repeated === repeated && known.copies === copies && known.at === at) return false;
+    if (known && known.repeated === repeated && known.copies === copies && known.at === at && known.size === size)
+      return false;
     if (known?.copies !== copies)
       this.steps = Array.from({ length: all.count }, (_, k) => matrix(stepOf(copies, k), new THREE.Matrix4()));
     const alike = copies.inTime || at === null;
-    const own = matrix(ownOf(all, 0, alike ? frame + copies.delays[0] : frame), new THREE.Matrix4());
+    const own = matrix(ownOf(all, 0, alike ? frame + copies.delays[0] : frame), new THREE.Matrix4(), size);
     for (let k = 0; k < all.count; k++) {
-      const one = alike ? own : matrix(ownOf(all, k, frame), scratch.own);
+      const one = alike ? own : matrix(ownOf(all, k, frame), scratch.own, size);
       this.setMatrixAt(k, scratch.turned.multiplyMatrices(this.steps[k], one));
     }
     this.instanceMatrix.needsUpdate = true;
     this.boundingSphere = null;
-    this.shown = { repeated, copies, at };
+    this.shown = { repeated, copies, at, size };
     return true;
   }
 }

@@ -5,9 +5,16 @@ export const SKY = {
   high: new THREE.Color('#6f9fc0'),
   low: new THREE.Color('#f6dcae'),
   ground: new THREE.Color('#59707a'),
+  // haze over sky and water; solids take it from the scene
+  haze: { value: 0 },
+  hazeColour: { value: new THREE.Color('#ffffff') },
+  hazeDensity: { value: 0 },
 };
 
+const hazeOf = () => ({ haze: SKY.haze, hazeColour: SKY.hazeColour, hazeDensity: SKY.hazeDensity });
+
 const LAST = 10;
+const GLOWS = 1.15; // so that a glowing colour stands out from lit ones
 
 // Slopes of a few waves of different length and heading.
 const WAVES = `
@@ -28,12 +35,14 @@ export function makeSky() {
       high: { value: SKY.high },
       low: { value: SKY.low },
       ground: { value: SKY.ground },
+      ...hazeOf(),
       sunTo: { value: new THREE.Vector3(0, 0.3, -1) },
       sunColour: { value: new THREE.Color('#ffd9a6') },
     },
     vertexShader: `varying vec3 direction;
       void main() { direction = position; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }`,
-    fragmentShader: `varying vec3 direction; uniform vec3 high, low, ground, sunTo, sunColour;
+    fragmentShader: `varying vec3 direction; uniform vec3 high, low, ground, sunTo;
+      uniform vec3 sunColour, hazeColour; uniform float haze;
       void main() {
         vec3 d = normalize(direction);
         vec3 colour = mix(low, high, sqrt(clamp(d.y * 2.1, 0.0, 1.0)));
@@ -41,6 +50,7 @@ export function makeSky() {
         float near = max(dot(d, normalize(sunTo)), 0.0);
         float glow = near * near * near;
         colour += sunColour * (0.2 * glow * glow + 0.9 * smoothstep(0.9993, 0.9997, near));
+        colour = mix(colour, hazeColour, haze * smoothstep(0.45, 0.02, d.y));
         gl_FragColor = vec4(colour, 1.0);
         #include <colorspace_fragment>
       }`,
@@ -59,6 +69,7 @@ function water(colour) {
       low: { value: SKY.low },
       sunTo: { value: new THREE.Vector3(0, 0.3, -1) },
       sunColour: { value: new THREE.Color('#ffd9a6') },
+      ...hazeOf(),
     },
     vertexShader: `varying vec3 place;
       void main() {
@@ -66,7 +77,8 @@ function water(colour) {
         place = at.xyz;
         gl_Position = projectionMatrix * viewMatrix * at;
       }`,
-    fragmentShader: `varying vec3 place; uniform vec3 deep, high, low, sunTo, sunColour; ${WAVES}
+    fragmentShader: `varying vec3 place; uniform vec3 deep, high, low, sunTo, sunColour, hazeColour;
+      uniform float haze, hazeDensity; ${WAVES}
       void main() {
         vec3 to = cameraPosition - place; float far = length(to); vec3 eye = to / far;
         vec2 s = slope(place.xz) * (0.055 / (1.0 + far * 0.02));
@@ -79,7 +91,10 @@ function water(colour) {
         float glint = max(dot(mirror, sunTo), 0.0);
         glint *= glint; glint *= glint; glint *= glint; glint *= glint; glint *= glint;
         colour += sunColour * 0.5 * glint * glint;
-        gl_FragColor = vec4(mix(colour, low, smoothstep(120.0, 430.0, far)), 1.0);
+        colour = mix(colour, low, smoothstep(120.0, 430.0, far));
+        float through = hazeDensity * far;
+        colour = mix(colour, hazeColour, haze * (1.0 - exp(-through * through)));
+        gl_FragColor = vec4(colour, 1.0);
         #include <colorspace_fragment>
       }`,
   });
@@ -89,7 +104,7 @@ export function makeMaterial(finish) {
   const colour = new THREE.Color(finish.colour);
   if (finish.kind === 'water') return water(colour);
   if (finish.kind === 'glow')
-    return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(1.15), vertexColors: true });
+    return new THREE.MeshBasicMaterial({ color: colour.multiplyScalar(GLOWS), vertexColors: true });
   return new THREE.MeshLambertMaterial({ color: colour, vertexColors: true, side: THREE.DoubleSide });
 }
 
@@ -101,4 +116,9 @@ export function setSun(material, sunTo, colour) {
   if (!material.uniforms?.sunTo) return;
   material.uniforms.sunTo.value.copy(sunTo);
   material.uniforms.sunColour.value.copy(colour);
+}
+
+/** How bright something glows, in times of white. */
+export function shine(material, colour, times) {
+  material.color.set(colour).multiplyScalar(GLOWS * times);
 }

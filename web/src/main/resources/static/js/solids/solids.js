@@ -1,9 +1,10 @@
 // The pieces as solids in a scene.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { copiesIn } from '../shot/copies.js';
+import { glowOf, sizeOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
 import { CopiedSolid } from './copied.js';
-import { makeMaterial, orderOf, setSun } from './materials.js';
+import { makeMaterial, orderOf, setSun, shine } from './materials.js';
 
 export class Solids {
   constructor(store, scene) {
@@ -44,21 +45,34 @@ export class Solids {
     this.pieces.delete(id);
   }
 
-  /** Puts every solid where it is in a state at a frame; tells whether one moved. */
-  place(state, frame) {
+  /**
+   * Puts every solid where it is in a state at a frame; tells whether one moved.
+   *
+   * @param {import('../shot/hidden.js').Where} where it is seen
+   */
+  place(state, frame, where) {
     let moved = false;
-    for (const [id, { solid }] of this.pieces) {
-      const copies = solid instanceof CopiedSolid ? copiesIn(state, id) : null;
-      const pose = poseIn(state, copies ? copies.repeated.by : id, frame);
-      const visible = Boolean(pose) && !this.store.isHidden(this.store.byId.get(id));
-      moved ||= visible !== solid.visible;
-      solid.visible = visible;
-      if (!pose) continue;
-      if (copies && solid.placeCopies(copies, frame)) moved = true;
-      moved ||= solid.position.x !== pose.x || solid.position.y !== pose.y || solid.position.z !== pose.z;
-      solid.position.set(pose.x, pose.y, pose.z);
-      solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
-    }
+    for (const id of this.pieces.keys()) if (this.placeOne(id, state, frame, where)) moved = true;
+    return moved;
+  }
+
+  placeOne(id, state, frame, where) {
+    const { solid } = this.pieces.get(id);
+    const node = this.store.byId.get(id);
+    const copies = solid instanceof CopiedSolid ? copiesIn(state, id) : null;
+    const pose = node && poseIn(state, copies ? copies.repeated.by : id, frame);
+    const visible = Boolean(pose) && !this.store.isHidden(node, where);
+    let moved = visible !== solid.visible;
+    solid.visible = visible;
+    if (!pose) return moved;
+    const size = sizeOf(state, node, frame);
+    if (copies) moved = solid.placeCopies(copies, frame, size) || moved;
+    else moved = resize(solid, size) || moved;
+    if (node.finish.kind === 'glow') shine(solid.material, node.finish.colour, glowOf(state, node, frame));
+    const { position } = solid;
+    moved ||= position.x !== pose.x || position.y !== pose.y || position.z !== pose.z;
+    position.set(pose.x, pose.y, pose.z);
+    solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
     return moved;
   }
 
@@ -69,6 +83,13 @@ export class Solids {
   dispose() {
     for (const id of [...this.pieces.keys()]) this.drop(id);
   }
+}
+
+/** Makes a solid so many times as large; tells whether it was not. */
+function resize(solid, size) {
+  if (solid.scale.x === size) return false;
+  solid.scale.setScalar(size);
+  return true;
 }
 
 function geometry(mesh) {

@@ -1,0 +1,79 @@
+// Lights that stand on set: a key and a fill shine along their own direction, a practical all around.
+import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { shineOf } from '../shot/looks.js';
+import { poseIn } from '../shot/samples.js';
+
+const AT_ONE = 14; // candela of a light of strength 1
+const CONES = { key: [0.62, 0.25], fill: [1.1, 1] }; // half angle in radians, softness of the edge
+const SHADOW_PX = 1024;
+
+export class Lamps {
+  constructor(store, scene) {
+    this.store = store;
+    this.scene = scene;
+    this.lights = new Map();
+  }
+
+  /** Makes, changes and removes lights so that they are those of the document. */
+  sync() {
+    const wanted = new Set();
+    for (const node of this.store.nodes.filter((n) => n.kind === 'light')) {
+      wanted.add(node.id);
+      const { as, reach, shadows = false } = node.lamp;
+      const made = `${as} ${shadows}`;
+      if (this.lights.get(node.id)?.made !== made) {
+        this.drop(node.id);
+        this.lights.set(node.id, { light: this.make(node.lamp), made });
+      }
+      const { light } = this.lights.get(node.id);
+      light.color.set(node.lamp.colour);
+      light.distance = reach;
+    }
+    for (const id of [...this.lights.keys()]) if (!wanted.has(id)) this.drop(id);
+  }
+
+  make({ as, shadows = false }) {
+    const [angle, softness] = CONES[as] ?? [];
+    const light = angle
+      ? new THREE.SpotLight('#ffffff', 0, 0, angle, softness, 2)
+      : new THREE.PointLight('#ffffff', 0, 0, 2);
+    light.castShadow = shadows;
+    if (shadows) {
+      light.shadow.mapSize.set(SHADOW_PX, SHADOW_PX);
+      light.shadow.bias = -0.002;
+      light.shadow.normalBias = 0.04;
+    }
+    this.scene.add(light);
+    if (light instanceof THREE.SpotLight) this.scene.add(light.target);
+    return light;
+  }
+
+  drop(id) {
+    const known = this.lights.get(id);
+    if (!known) return;
+    this.scene.remove(known.light);
+    if (known.light instanceof THREE.SpotLight) this.scene.remove(known.light.target);
+    known.light.dispose();
+    this.lights.delete(id);
+  }
+
+  /** Puts every light where it is at a frame. @param {import('../shot/hidden.js').Where} where */
+  place(state, frame, where) {
+    for (const [id, { light }] of this.lights) {
+      const node = this.store.byId.get(id);
+      const pose = poseIn(state, id, frame);
+      light.visible = Boolean(pose && node) && !this.store.isHidden(node, where);
+      if (!light.visible) continue;
+      light.intensity = node.lamp.strength * AT_ONE * shineOf(state, node, frame);
+      light.position.set(pose.x, pose.y, pose.z);
+      if (!(light instanceof THREE.SpotLight)) continue;
+      const turn = new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw);
+      light.target.position.set(0, 0, -1).applyQuaternion(turn).add(light.position);
+      light.target.updateMatrixWorld();
+    }
+  }
+
+  dispose() {
+    for (const id of [...this.lights.keys()]) this.drop(id);
+  }
+}
