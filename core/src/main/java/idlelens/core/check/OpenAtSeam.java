@@ -66,6 +66,9 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
 
   /** Mist whose puffs are not back in their places after a round. */
   private static Optional<OpenAtSeam> drifting(Shot shot, Node.Mist mist) {
+    if (mist.drift().loops()) {
+      return Optional.empty();
+    }
     double[] velocity = mist.drift().velocity(shot.header().rate(), shot.header().range());
     double fps = shot.header().rate().framesPerSecond();
     double loop = shot.header().range().length();

@@ -40,6 +40,7 @@ public record Drift(
 
   private static final double LARGEST_M = 1000;
   private static final double FASTEST = 100;
+  private static final int MOST_IN_A_ROW = 60;
 
   public Drift {
     Require.within(count, 1, MOST, "mist.count");
@@ -62,35 +63,65 @@ public record Drift(
   }
 
   /**
-   * Where the puffs are at the first frame, three numbers each, from the middle of the box.
+   * Where the puffs are at the first frame, three numbers each, from the middle of the box. Where
+   * it loops they stand in rows along the drift, so that at the end of a round each is where the
+   * next one of its row was; full rows are made, at least one.
    *
    * @return metres
    */
-  public float[] places() {
-    float[] out = new float[3 * count];
+  public float[] places(FrameRate rate, FrameRange range) {
     double[] box = box();
-    for (int i = 0; i < out.length; i++) {
-      out[i] = (float) ((Shares.at(seed, i) - 0.5) * box[i % 3]);
+    int row = loops ? inARow(seconds(rate, range)) : 1;
+    double[] step = step(seconds(rate, range), row);
+    int rows = Math.max(1, (int) Math.rint((double) count / row));
+    float[] out = new float[3 * rows * row];
+    for (int i = 0; i < rows * row; i++) {
+      for (int axis = 0; axis < 3; axis++) {
+        double first = Shares.at(seed, 3L * (i / row) + axis);
+        double share = first + (i % row) * step[axis] / box[axis];
+        out[3 * i + axis] = (float) ((share - Math.floor(share) - 0.5) * box[axis]);
+      }
     }
     return out;
   }
 
   /**
    * Its speed along x, y and z in metres a second: as asked for, or, where it loops, the nearest at
-   * which it goes through its box a whole number of times in a round of the shot.
+   * which each puff of a row comes to the place of the next one in a round of the shot.
    */
   public double[] velocity(FrameRate rate, FrameRange range) {
-    double[] asked = {x, y, z};
     if (!loops) {
-      return asked;
+      return new double[] {x, y, z};
     }
-    double seconds = range.length() / rate.framesPerSecond();
+    double seconds = seconds(rate, range);
+    double[] step = step(seconds, inARow(seconds));
+    return new double[] {step[0] / seconds, step[1] / seconds, step[2] / seconds};
+  }
+
+  private static double seconds(FrameRate rate, FrameRange range) {
+    return range.length() / rate.framesPerSecond();
+  }
+
+  /** How many puffs stand in a row: as many as the slowest way through the box takes rounds. */
+  private int inARow(double seconds) {
+    double[] speed = {x, y, z};
+    double[] box = box();
+    double rounds = 1;
+    for (int i = 0; i < 3; i++) {
+      if (speed[i] != 0) {
+        rounds = Math.max(rounds, box[i] / (Math.abs(speed[i]) * seconds));
+      }
+    }
+    return (int) Math.min(Math.min(count, MOST_IN_A_ROW), Math.rint(rounds));
+  }
+
+  /** From a puff of a row to the next: whole parts of the box. */
+  private double[] step(double seconds, int row) {
+    double[] speed = {x, y, z};
     double[] box = box();
     for (int i = 0; i < 3; i++) {
-      double rounds = Math.rint(asked[i] * seconds / box[i]);
-      double least = asked[i] == 0 ? 0 : Math.copySign(1, asked[i]);
-      asked[i] = (rounds == 0 ? least : rounds) * box[i] / seconds;
+      speed[i] = Math.rint(speed[i] * seconds * row / box[i]) * box[i] / row;
     }
-    return asked;
+    return speed;
   }
 }

@@ -19,6 +19,7 @@ import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Drift;
 import idlelens.core.set.Repetition;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -137,6 +138,48 @@ class SeamTest {
     assertThat(open.get(0).would()).hasValue(80);
     assertThat(open.get(1).period()).isEmpty();
     assertThat(open.get(1).seam().placeM()).isCloseTo(5, within(ROUNDING));
+  }
+
+  private static Node.Mist mist(double metresPerSecond, boolean loops) {
+    Drift drift = new Drift(90, 5, 30, 4, 20, 1, metresPerSecond, 0, 0.31, "#ffffff", 0.2, loops);
+    return new Node.Mist(body("mist", "", Chain.pose()), drift);
+  }
+
+  @Test
+  void mist_thatDoesNotComeBack_isNamedWithItsPeriod_oneThatLoopsIsNot() {
+    Shot drifting = shot(240, mist(2.9, false));
+    OpenAtSeam open = OpenAtSeam.find(drifting, new Seam.Sides(drifting, "", 1), 1e-6).get(0);
+    assertThat(open.nodeId()).isEqualTo("mist");
+    assertThat(open.period().orElseThrow()).isCloseTo(20 / 0.31 * 24, within(ROUNDING));
+    Shot looping = shot(240, mist(2.9, true));
+    assertThat(OpenAtSeam.find(looping, new Seam.Sides(looping, "", 1), 1e-6)).isEmpty();
+  }
+
+  /**
+   * After a round every puff stands where one stood at the start, at nearly the speed asked for.
+   */
+  @Property(tries = 40)
+  void mist_thatLoops_isTheSameAfterARound(@ForAll Random random) {
+    Drift drift = mist((random.nextDouble() - 0.5) * 12, true).drift();
+    ShotHeader header = shot(40 + random.nextInt(300)).header();
+    float[] places = drift.places(header.rate(), header.range());
+    double[] velocity = drift.velocity(header.rate(), header.range());
+    double seconds = header.range().length() / 24.0;
+    for (int i = 0; i < places.length; i += 3) {
+      double nearest = Double.POSITIVE_INFINITY;
+      for (int k = 0; k < places.length; k += 3) {
+        double off = 0;
+        for (int axis = 0; axis < 3; axis++) {
+          double way = places[i + axis] + velocity[axis] * seconds - places[k + axis];
+          off = Math.max(off, Math.abs(Math.IEEEremainder(way, drift.box()[axis])));
+        }
+        nearest = Math.min(nearest, off);
+      }
+      assertThat(nearest).isLessThan(1e-4);
+    }
+    double asked = Math.hypot(drift.x(), drift.z());
+    double is = Math.hypot(velocity[0], velocity[2]);
+    assertThat(is).isCloseTo(asked, within(1.0 + 0.5 * asked));
   }
 
   /** A fixed sun shines from elsewhere once the camera has gone up the stair. */

@@ -111,8 +111,8 @@ final class DemoShots {
     set.camera("Lamp cam", "turntable", camera, Lens.PLAIN.following("lamp"));
     set.mist(
         "Sea mist",
-        SetBuilder.At.world(0, 1.2, -30),
-        new Drift(220, 7, 36, 3.2, 36, 2.6, 0.9, 0, 0.3, "#e9eef0", 0.12, true));
+        SetBuilder.At.world(0, 2.5, -30),
+        new Drift(260, 7, 60, 6, 60, 3.4, 1.5, 0, 0.5, "#e9eef0", 0.12, true));
     set.haze("Evening haze", new Haze("#e8d9c0", 170));
     return shot("Lamp room", 1001, 1120, set.nodes());
   }

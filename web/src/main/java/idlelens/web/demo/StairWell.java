@@ -31,12 +31,12 @@ final class StairWell {
   static void build(SetBuilder set, String climbs) {
     set.light(
         "Landing light",
-        new Lamp(Lamp.Kind.FILL, "#cfe2f2", 1.1, 14, false),
+        new Lamp(Lamp.Kind.FILL, "#cfe2f2", 0.9, 14, false),
         on(climbs, -0.6, 2.9, 1.1).turned(-100),
         -20);
     set.light(
         "Climbing lamp",
-        new Lamp(Lamp.Kind.PRACTICAL, "#ffd9a0", 0.75, 12, false),
+        new Lamp(Lamp.Kind.PRACTICAL, "#ffd9a0", 0.42, 12, false),
         on(climbs, 1.1, 2.6, 1.5),
         0);
     set.repeat("Flight", world(0, 0, 0), new Repetition(-9, 26, 0, RISE_M, 0, TURN, 0, 0, 0, 0, 1));

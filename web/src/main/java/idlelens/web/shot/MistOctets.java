@@ -10,7 +10,7 @@ final class MistOctets {
   private MistOctets() {}
 
   static void add(OctetBundle bundle, ObjectNode out, ShotHeader header, Node.Mist mist) {
-    bundle.add(out, "puffs", mist.drift().places());
+    bundle.add(out, "puffs", mist.drift().places(header.rate(), header.range()));
     ArrayNode drift = out.putArray("drift");
     for (double metres : mist.drift().velocity(header.rate(), header.range())) {
       drift.add(metres / header.rate().framesPerSecond());
