@@ -93,7 +93,7 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
 
   private static boolean closes(Node node, Seam seam, double tolerance) {
     return node instanceof Node.Sun // a far light is the same from everywhere
-        ? seam.turnDeg() <= tolerance && seam.turnSpeedDeg() <= tolerance
+        ? seam.turnDeg() <= tolerance && seam.turnSpeedDeg() <= Seam.OF_SPEED * tolerance
         : seam.closes(tolerance);
   }
 

@@ -37,12 +37,21 @@ public record Seam(
    */
   public record OfLens(double focalMm, double focusM, double stop, double widths) {}
 
-  /** Whether it is no more than rounding: 1e-9 metres, degrees, and so on. */
+  /**
+   * Velocities are taken from values that are close together, and so have more of their rounding.
+   */
+  static final double OF_SPEED = 1000;
+
+  /**
+   * Whether nothing is off by more.
+   *
+   * @param tolerance metres, degrees, millimetres, f-numbers; a thousand times that a second
+   */
   public boolean closes(double tolerance) {
     return placeM <= tolerance
         && turnDeg <= tolerance
-        && speedM <= tolerance
-        && turnSpeedDeg <= tolerance
+        && speedM <= OF_SPEED * tolerance
+        && turnSpeedDeg <= OF_SPEED * tolerance
         && lens.stream()
             .allMatch(l -> l.focalMm <= tolerance && l.focusM <= tolerance && l.stop <= tolerance);
   }

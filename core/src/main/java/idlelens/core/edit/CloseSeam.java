@@ -22,8 +22,9 @@ import java.util.Map;
 
 /**
  * Makes a loop close: each node gets a key at the frame behind the last one, in the pose of the
- * first frame moved on by the loop's step, and arrives there as fast as it sets off. What it does
- * up to its last key within the shot stays in place; the way from there to the seam is new.
+ * first frame moved on by the loop's step, and arrives there as fast as it sets off. Keys in the
+ * last twelfth of the loop give way to it; what a node does up to its last key before that stays,
+ * and the way from there to the seam is new.
  *
  * @param ids the nodes, what carries before what is carried
  * @param repeatId the repeat whose steps the loop goes on by, or "" for none
@@ -32,6 +33,9 @@ import java.util.Map;
 public record CloseSeam(List<String> ids, String repeatId, int steps) implements Edit {
   /** Below this, in metres, degrees, and both a second, a node closes already. */
   private static final double CLOSED = 1e-9;
+
+  /** The part of a loop, before the seam, in which keys give way. */
+  private static final double GIVES_WAY = 1.0 / 12;
 
   private static final int MOST = 50;
 
@@ -134,10 +138,15 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
       };
     }
 
-    /** The frame of the last pose key within the shot, or the first frame. */
+    /** From which frame on keys give way. */
+    private double givesWay() {
+      return behind - GIVES_WAY * (behind - in);
+    }
+
+    /** The frame of the last pose key that stays, or the first frame. */
     private double lastKey() {
       return node.chain().keyFrames(Path.POSE).stream()
-          .filter(f -> f < behind)
+          .filter(f -> f < givesWay())
           .mapToDouble(f -> f)
           .max()
           .orElse(in);
@@ -157,7 +166,12 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
       if (keyed.keys().size() > 1) {
         keyed = keyed.withKeyAt(first, keyed.keys().get(first).withTangent(keyed.handles(first)));
       }
-      Curve whole = keyed.withKey(new Key(behind, value, Tangent.Free.sloped(slope)));
+      List<Key> kept =
+          keyed.keys().stream()
+              .filter(k -> k.isAt(in) || k.frame() < givesWay() || k.frame() > behind)
+              .toList();
+      Curve whole =
+          keyed.withKeys(kept).withKey(new Key(behind, value, Tangent.Free.sloped(slope)));
       boolean isRound =
           whole.keys().get(0).isAt(in) && whole.keys().get(whole.keys().size() - 1).isAt(behind);
       return isRound && Math.abs(slope - leaving) < CLOSED

@@ -240,6 +240,21 @@ class SeamTest {
     }
   }
 
+  @Test
+  void closeSeam_ofARoundThatEndsWithAKeyOnTheLastFrame_letsThatGiveWay() {
+    Chain camera =
+        Chain.poseAndLens()
+            .with(Path.X, Sets.keyed(1, 0, 20, 2, 60, 0.1))
+            .with(Path.PAN, Sets.keyed(1, 5, 30, 40, 60, 362));
+    Shot shot = shot(60, new Node.Camera(body("cam", "", camera)));
+    Shot closed = new CloseSeam(List.of("cam"), "", 1).apply(shot);
+    assertThat(seam(closed, "").closes(ROUNDING)).isTrue();
+    Chain is = closed.node("cam").chain();
+    assertThat(is.curve(Path.X).keys()).extracting(Key::frame).containsExactly(1.0, 20.0, 61.0);
+    assertThat(is.curve(Path.PAN).keys()).extracting(Key::value).containsExactly(5.0, 40.0, 365.0);
+    assertThat(is.curve(Path.X).after()).isEqualTo(Beyond.CYCLE_AND_CARRY);
+  }
+
   /** Four keys; behind the third, at frame 21, tangents may change. */
   private static Curve any(Random random) {
     return Sets.keyed(

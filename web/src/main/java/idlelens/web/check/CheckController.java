@@ -2,6 +2,7 @@ package idlelens.web.check;
 
 import idlelens.core.check.CameraChecks;
 import idlelens.core.check.Period;
+import idlelens.core.rule.Require;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
@@ -72,7 +73,7 @@ class CheckController {
     }
 
     double readableHeight() {
-      return or(readable, 0.1);
+      return Require.within(or(readable, 0.1), 0.001, 10, "readable");
     }
 
     private static <T> T or(T given, T usual) {
@@ -92,11 +93,12 @@ class CheckController {
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "the checks"),
         () -> {
+          double readable = asked.readableHeight();
           ShotService.Revised now = shots.current(id);
           CameraChecks checks =
               CameraChecks.of(
                   now.shot(), asked.inCore(), assets::meshOf, done -> Work.tell("clearance", done));
-          return json(CheckJson.of(now.revision(), now.shot(), checks, asked.readableHeight()));
+          return json(CheckJson.of(now.revision(), now.shot(), checks, readable));
         });
   }
 

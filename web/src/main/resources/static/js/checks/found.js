@@ -83,7 +83,7 @@ function periodLines(checks, store) {
     const text = `After ${period.frames} frames the picture is back, ${off}: ${by(store, period)}${but}`;
     const set = () => {
       checks.ask(period.repeat ? { repeat: period.repeat, steps: period.steps } : { repeat: '' });
-      return store.edit([{ edit: 'change-header', out: period.out }], 'Set the loop');
+      return store.edit([{ edit: 'change-header', in: found.in, out: period.out }], 'Set the loop');
     };
     const there = period.out === found.out;
     const take = button(`Out ${period.out}`, set, { title: `A loop of ${period.frames} frames` });

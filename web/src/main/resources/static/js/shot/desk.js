@@ -200,7 +200,7 @@ export class Desk extends EventTarget {
   async addPart(node, part) {
     const once = kindOf(part).slot === 'node';
     const id = once ? part.part : this.store.freeId(part.part);
-    const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: { ...part, id } }]);
+    const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: once ? part : { ...part, id } }]);
     if (kept) this.chooseCard(id);
     return kept;
   }

@@ -130,7 +130,7 @@ export class NodeWork {
         tangent: 'straight',
       },
       { edit: 'set-beyond', id: newId, channels: ['pan'], before: 'cycle-and-carry', after: 'cycle-and-carry' },
-      ...(loop ? [{ edit: 'change-header', out: first + frames - 1 }] : []),
+      ...(loop ? [{ edit: 'change-header', in: first, out: first + frames - 1 }] : []),
     ];
     if (!(await this.tellKeys(ids, () => store.edit(edits, 'Turntable')))) return null;
     desk.select(newId, 'keys');

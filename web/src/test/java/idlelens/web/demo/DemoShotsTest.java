@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.check.Creep;
+import idlelens.core.check.OpenAtSeam;
+import idlelens.core.check.Seam;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.CurveFit;
 import idlelens.core.curve.Overshoots;
@@ -48,6 +50,20 @@ class DemoShotsTest {
         .extracting(Node::name)
         .containsExactly("Dolly", "Shoulder", "Head");
     assertThat(shot.header().range().length()).isEqualTo(144);
+  }
+
+  /** Both loops close to rounding, with everything on set; one frame more, and they do not. */
+  @ParameterizedTest
+  @CsvSource({"Lamp room, lamp-cam, ''", "Stair loop, stair-cam, flight"})
+  void loops_closeWithEverythingOnSet(String name, String camera, String repeat) {
+    Shot shot =
+        DemoShots.all().stream()
+            .filter(s -> s.header().name().equals(name))
+            .findFirst()
+            .orElseThrow();
+    Seam.Sides sides = new Seam.Sides(shot, repeat, 1);
+    assertThat(sides.of(camera).closes(1e-9)).isTrue();
+    assertThat(OpenAtSeam.find(shot, sides, 1e-9)).isEmpty();
   }
 
   @Test

@@ -1,0 +1,262 @@
+package idlelens.web.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/**
+ * The Checks view with its remedies, repeats, framing up, lights and air, with mouse and keyboard.
+ */
+class ChecksTest extends BrowserTest {
+  private Page open(String name) {
+    Page page = openFloor(app.copyOf(name));
+    page.click("[data-view-link=checks]");
+    found(page);
+    return page;
+  }
+
+  private static void found(Page page) {
+    page.waitForFunction(
+        "() => { const { checks, store } = window.idleLens; const c = checks.checks;"
+            + " return c.found && !c.waiting && c.found.revision === store.revision; }");
+  }
+
+  private void found(Page page, int revision) {
+    waitForRevision(page, revision);
+    found(page);
+  }
+
+  private static Locator line(Page page, String text) {
+    return page.locator(".found li", new Page.LocatorOptions().setHasText(text));
+  }
+
+  private static void remedy(Page page, String text, String button) {
+    line(page, text).first().locator("text=\"" + button + "\"").click();
+  }
+
+  private static double seamMetres(Page page) {
+    return number(page, "() => idleLens.checks.checks.found.seam.placeM");
+  }
+
+  @Test
+  void seamOfTheWalk_isClosedByItsRemedy_andThePicturesAreThere() {
+    Page page = open("Quay walk");
+    assertThat(line(page, "The seam is open").textContent()).contains("5.66 m");
+    page.waitForFunction("() => document.querySelector('.seam-pictures figcaption:last-child')");
+    assertThat(page.locator(".seam-pictures canvas").count()).isEqualTo(3);
+    remedy(page, "The seam is open", "Close the seam");
+    found(page, 2);
+    assertThat(seamMetres(page)).isLessThan(1e-9);
+    assertThat(line(page, "The seam closes").count()).isEqualTo(1);
+    assertThat(line(page, "Ferry Ottoline").first().textContent()).contains("does not come back");
+    page.keyboard().press("Control+z");
+    found(page, 3);
+    assertThat(seamMetres(page)).isGreaterThan(5);
+    page.close();
+  }
+
+  @Test
+  void everyFinding_leadsToItsPlace_andOverItsRemedyAway() {
+    Page page = open("Quay walk");
+    Locator strips = page.locator(".checks .strips svg");
+    assertThat(strips.locator(".line").count()).isGreaterThanOrEqualTo(7);
+    assertThat(strips.locator(".tick.misaligned").count()).isGreaterThan(3);
+    assertThat(strips.locator(".block.creep").count()).isEqualTo(1);
+    line(page, "creeps from 1001").locator(".go").click();
+    assertThat(number(page, "() => idleLens.desk.frame")).isEqualTo(1049);
+    remedy(page, "creeps from 1001", "Hold until 1049");
+    found(page, 2);
+    assertThat(line(page, "creeps").count()).isZero();
+    remedy(page, "swings", "Remove");
+    found(page, 3);
+    assertThat(line(page, "swings").count()).isZero();
+    remedy(page, "is keyed,", "Align keys");
+    found(page, 4);
+    assertThat(line(page, "is keyed,").count()).isZero();
+    remedy(page, "Judder", "Slower");
+    assertThat(page.locator("[data-tab=timing]").getAttribute("aria-selected")).isEqualTo("true");
+    assertThat(number(page, "() => idleLens.desk.range.to - idleLens.desk.range.from"))
+        .isGreaterThan(5);
+    page.close();
+  }
+
+  @Test
+  void strips_standOverTheFramesOfTheScore_andArePressedToGoThere() {
+    Page page = open("Net loft");
+    Locator strips = page.locator(".checks .strips svg");
+    double wanted =
+        number(
+            page, "() => idleLens.score.svg.getBoundingClientRect().left + idleLens.score.x(1072)");
+    double top = box(strips).y + 10;
+    page.mouse().click(wanted, top);
+    assertThat(number(page, "() => idleLens.desk.frame")).isEqualTo(1072);
+    double head =
+        number(page, "() => document.querySelector('.checks .head').getBoundingClientRect().left");
+    assertThat(head).isCloseTo(wanted, within(1.5));
+    page.selectOption("select[aria-label='Piece whose appearance is followed']", "lamp-oil");
+    found(page);
+    page.waitForFunction("() => idleLens.checks.checks.found.inView");
+    assertThat(line(page, "Lamp oil").count()).isPositive();
+    assertThat(strips.locator(".tick.happening").count()).isPositive();
+    page.close();
+  }
+
+  @Test
+  void stairWithFramesTooMany_getsItsPeriodBack() {
+    Page page = open("Stair loop");
+    page.selectOption("select[aria-label='Repeat whose steps the loop goes on by']", "flight");
+    found(page);
+    page.waitForFunction("() => idleLens.checks.checks.found.seam.closes");
+    page.evaluate("() => idleLens.store.edit([{ edit: 'change-header', in: 1001, out: 1103 }])");
+    found(page, 2);
+    assertThat(seamMetres(page)).isGreaterThan(0.1);
+    remedy(page, "The seam is open", "Find the period");
+    page.waitForFunction("() => idleLens.checks.checks.periods");
+    remedy(page, "After 96 frames", "Out 1096");
+    found(page, 3);
+    assertThat(seamMetres(page)).isLessThan(1e-9);
+    page.close();
+  }
+
+  @Test
+  void repeat_aroundACrate_isDrawnManyTimes_andFollowsTheOne() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate("() => idleLens.desk.select('crate-1')");
+    page.click("[data-tab=rig]");
+    page.click("text=\"Repeat it\"");
+    waitForRevision(page, 2);
+    page.click("[data-tab=card]");
+    type(page, "Copies", "1000");
+    waitForRevision(page, 3);
+    type(page, "Step pan", "5");
+    waitForRevision(page, 4);
+    type(page, "Each copy later by", "2f");
+    waitForRevision(page, 5);
+    page.waitForFunction(
+        "() => idleLens.picture.solids.pieces.get('crate-1').solid.count === 1000");
+    page.waitForSelector("#plan .copies", new Page.WaitForSelectorOptions().setState(ATTACHED));
+    String before = (String) page.evaluate(COPY, 999);
+    page.evaluate("() => idleLens.desk.select('crate-1', 'keys')");
+    type(page, "Y", "1.5");
+    waitForRevision(page, 6);
+    page.waitForFunction("([copy, was]) => eval(copy)(999) !== was", List.of(COPY, before));
+    page.keyboard().press("Control+z");
+    waitForRevision(page, 7);
+    page.waitForFunction("([copy, was]) => eval(copy)(999) === was", List.of(COPY, before));
+    page.close();
+  }
+
+  private static final com.microsoft.playwright.options.WaitForSelectorState ATTACHED =
+      com.microsoft.playwright.options.WaitForSelectorState.ATTACHED;
+
+  /** Where a copy is drawn, as text. */
+  private static final String COPY =
+      "(k) => { const { solid } = idleLens.picture.solids.pieces.get('crate-1');"
+          + " return [...solid.instanceMatrix.array.slice(16 * k + 12, 16 * k + 15)]"
+          + ".map((v) => v.toFixed(4)).join(); }";
+
+  @Test
+  void turntableOfItsOwnFrames_goesRound_andTheShotIsAsLong() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate("() => idleLens.desk.select('keeper')");
+    page.click("[data-tab=rig]");
+    type(page, "Frames of one round", "90f");
+    page.click("text=\"Go round\"");
+    waitForRevision(page, 2);
+    assertThat(number(page, "() => idleLens.store.header.out")).isEqualTo(1090);
+    assertThat(
+            number(
+                page,
+                "() => { const n = idleLens.desk.node; const m = idleLens.store.motion.get(n.id).own.pan;"
+                    + " return idleLens.store.value(1046, m); }"))
+        .isCloseTo(180, within(0.01));
+    page.close();
+  }
+
+  private static double[] inPicture(Page page) {
+    Object at =
+        page.evaluate(
+            "() => { const { picture, store, desk } = idleLens; picture.draw();"
+                + " const p = store.pose('keeper', desk.frame);"
+                + " const at = picture.project([p.x, p.y + 0.86, p.z]);"
+                + " return [at[0] / picture.size.w - 0.5, 0.5 - at[1] / picture.size.h]; }");
+    List<?> numbers = (List<?>) at;
+    return new double[] {
+      ((Number) numbers.get(0)).doubleValue(), ((Number) numbers.get(1)).doubleValue()
+    };
+  }
+
+  @Test
+  void framingUp_byAClickInThePicture_atAFrame_andKeptLive() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.click("[data-tab=frame]");
+    page.selectOption("select[aria-label=Subject]", "keeper");
+    Locator canvas = page.locator("#canvas");
+    page.mouse()
+        .click(box(canvas).x + box(canvas).width * 0.7, box(canvas).y + box(canvas).height * 0.4);
+    page.click(".settings button.main");
+    page.waitForFunction("() => idleLens.desk.loose");
+    page.waitForFunction("() => idleLens.store.before");
+    assertThat(inPicture(page)[0]).isCloseTo(0.2, within(0.004));
+    page.keyboard().press("Enter");
+    waitForRevision(page, 2);
+    page.click("[aria-label='left third']");
+    page.selectOption("select[aria-label=How]", "dolly");
+    page.click("text=\"Keep it live\"");
+    waitForRevision(page, 3);
+    for (int frame : new int[] {1001, 1050, 1144}) {
+      page.evaluate("f => idleLens.desk.goTo(f)", frame);
+      assertThat(inPicture(page)[0]).isCloseTo(-0.167, within(0.004));
+      assertThat(inPicture(page)[1]).isCloseTo(0, within(0.004));
+    }
+    assertThat(page.locator("#chain .card.frame-up").textContent()).contains("Keeper");
+    page.keyboard().press("Control+z");
+    waitForRevision(page, 4);
+    assertThat(page.locator("#chain .card.frame-up").count()).isZero();
+    page.close();
+  }
+
+  @Test
+  void lightsMistAndHaze_arePutOnSet_changed_hiddenAndKeyed() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    for (String what : List.of("Practical", "Mist", "Haze")) {
+      page.click("#add");
+      page.click(".menu >> text=\"" + what + "\"");
+      page.waitForFunction("name => idleLens.desk.node.name === name", what);
+      page.evaluate("() => idleLens.desk.chooseCard('piece')");
+      page.waitForSelector(".settings h2:has-text('" + what + "')");
+    }
+    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(1);
+    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(1);
+    page.waitForFunction("() => idleLens.picture.scene.fog");
+    page.locator(".settings .shown label", new Page.LocatorOptions().setHasText("in the picture"))
+        .click();
+    page.waitForFunction("() => !idleLens.picture.scene.fog");
+    String light =
+        (String) page.evaluate("() => idleLens.store.nodes.find((n) => n.kind === 'light').id");
+    page.evaluate("id => idleLens.desk.select(id, 'piece')", light);
+    double revision = number(page, "() => idleLens.store.revision");
+    type(page, "Strength", "4");
+    waitForRevision(page, (int) revision + 1);
+    page.click("#add-part");
+    page.click(".menu button:has-text('How bright it is')");
+    waitForRevision(page, (int) revision + 2);
+    type(page, "Stops", "2");
+    waitForRevision(page, (int) revision + 3);
+    page.waitForFunction(
+        "id => Math.abs(idleLens.picture.lamps.lights.get(id).light.intensity - 14 * 16) < 0.01",
+        light);
+    page.evaluate("() => idleLens.desk.select('lantern')");
+    page.click("#add-part");
+    page.click(".menu button:has-text('Its size and its glow')");
+    waitForRevision(page, (int) revision + 4);
+    type(page, "Size", "3");
+    waitForRevision(page, (int) revision + 5);
+    page.waitForFunction("() => idleLens.picture.solids.pieces.get('lantern').solid.scale.x === 3");
+    page.close();
+  }
+}
