@@ -27,7 +27,8 @@ class BrowserRoomsTest {
           "plan", List.of("common", "shot", "solids"),
           "curves", List.of("common", "shot"),
           "panels", List.of("common", "shot"),
-          "floor", List.of("common", "shot", "solids", "plan", "curves", "panels"));
+          "checks", List.of("common", "shot", "panels"),
+          "floor", List.of("common", "shot", "solids", "plan", "curves", "panels", "checks"));
 
   @Test
   void arrowsBetweenFoldersPointOneWay() throws IOException {

@@ -2,14 +2,16 @@ package idlelens.core.set;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import java.util.Optional;
 
 /**
  * The colour of a piece and how it takes light.
  *
  * @param colour sRGB as {@code #rrggbb}
  * @param kind how it takes light
+ * @param lettering what is written on it; cards only show it
  */
-public record Finish(String colour, Kind kind) {
+public record Finish(String colour, Kind kind, Optional<Lettering> lettering) {
 
   /** How a surface takes light. */
   public enum Kind {
@@ -26,6 +28,12 @@ public record Finish(String colour, Kind kind) {
       throw new RefusedException("finish.colour", "'" + colour + "'", "#rrggbb, such as #a9675a");
     }
     Require.present(kind, "finish.kind");
+    Require.present(lettering, "finish.text");
+  }
+
+  /** One that has nothing written on it. */
+  public Finish(String colour, Kind kind) {
+    this(colour, kind, Optional.empty());
   }
 
   public static Finish matt(String colour) {

@@ -92,6 +92,9 @@ public final class GltfWriter {
     if (node instanceof Node.Repeat) {
       notes.add(node.name() + ": what it repeats goes out once, without its copies");
     }
+    if (node instanceof Node.Piece piece && piece.finish().lettering().isPresent()) {
+      notes.add(node.name() + ": what is written on it stays here");
+    }
     if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
       notes.add(node.name() + ": its size and glow over time stay here");
     }

@@ -2,8 +2,10 @@ package idlelens.exchange.json;
 
 import idlelens.core.set.Bounds;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Lettering;
 import idlelens.core.set.Shape;
 import idlelens.exchange.format.FormatException;
+import java.util.Optional;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -122,16 +124,36 @@ final class ShapeJson {
   }
 
   static ObjectNode write(Finish finish) {
-    return JsonNodeFactory.instance
-        .objectNode()
-        .put("colour", finish.colour())
-        .put("kind", JsonPlace.word(finish.kind()));
+    ObjectNode out = JsonNodeFactory.instance.objectNode();
+    out.put("colour", finish.colour()).put("kind", JsonPlace.word(finish.kind()));
+    finish.lettering().ifPresent(text -> write(text, out.putObject("text")));
+    return out;
+  }
+
+  private static void write(Lettering text, ObjectNode out) {
+    text.lines().forEach(out.putArray("lines")::add);
+    out.put("ink", text.ink()).put("line", text.lineM());
+    out.put("face", JsonPlace.word(text.face()));
+    if (text.bold()) {
+      out.put("bold", true);
+    }
   }
 
   static Finish readFinish(JsonPlace place) throws FormatException {
-    place.only("colour", "kind");
+    place.only("colour", "kind", "text");
     return new Finish(
         place.get("colour").text(),
-        place.has("kind") ? place.get("kind").choice(Finish.Kind.class) : Finish.Kind.MATT);
+        place.choice("kind", Finish.Kind.class, Finish.Kind.MATT),
+        place.has("text") ? Optional.of(readText(place.get("text"))) : Optional.empty());
+  }
+
+  private static Lettering readText(JsonPlace p) throws FormatException {
+    p.only("lines", "ink", "line", "face", "bold");
+    return new Lettering(
+        p.get("lines").list(Lettering.MOST_LINES, JsonPlace::text),
+        p.text("ink", "#1d2930"),
+        p.get("line").number(),
+        p.choice("face", Lettering.Face.class, Lettering.Face.WORDS),
+        p.flag("bold", false));
   }
 }

@@ -102,6 +102,7 @@ import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
+import idlelens.core.set.Lettering;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
@@ -251,6 +252,19 @@ class EditJsonTest {
         new SetStamp("parked", "aim-3c", Window.OPEN),
         new SetFieldOfView("cam", 1010, SetFieldOfView.Side.VERTICAL, 30, Keying.TOUCHED),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#010203")),
+        new SetPiece(
+            "crate",
+            new Shape.Card(1, 2),
+            new Finish(
+                "#010203",
+                Finish.Kind.GLOW,
+                Optional.of(
+                    new Lettering(
+                        List.of("Tern Quay", "No. 5"),
+                        "#ffffff",
+                        0.25,
+                        Lettering.Face.NUMBERS,
+                        true)))),
         new SetSun("sun", "#ffffff", 2),
         new SetRepeat("row", new Repetition(-2, 9, 1, 2, 3, 60, 5, -5, 12, 3.5, -44)),
         new FrameSubject(

@@ -9,8 +9,10 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Lettering;
 import idlelens.core.set.Shape;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The harbour in real sizes. The boardwalk runs along Z, its surface at height 0; the water lies
@@ -156,9 +158,17 @@ final class TernQuay {
       set.piece(
           "Board " + (i + 1),
           new Shape.Card(0.95, 1.05),
-          colours[i],
+          lettered(colours[i], i + 1),
           on("boards", 0.02, 1.5, z + 0.07).turned(24));
     }
+  }
+
+  /** The number of a board, dark on light ones and light on dark ones. */
+  private static Finish lettered(String colour, int number) {
+    String ink = number == 3 || number == 5 ? "#1d2930" : "#fbf9f4";
+    Lettering text =
+        new Lettering(List.of(String.valueOf(number)), ink, 0.8, Lettering.Face.WORDS, true);
+    return new Finish(colour, Finish.Kind.MATT, Optional.of(text));
   }
 
   private static void lanterns(SetBuilder set) {

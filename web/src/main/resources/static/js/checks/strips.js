@@ -1,7 +1,7 @@
 // The strips of checks, one below another over the frames of the score, with the playhead through all of them.
 import { drawSoon } from '../common/draw-soon.js';
 import { h, s } from '../common/dom.js';
-import { follow } from '../floor/score-follow.js';
+import { follow } from '../common/follow.js';
 import { STRIPS } from './strip-kinds.js';
 
 const AIR_PX = 4;

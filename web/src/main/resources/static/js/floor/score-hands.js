@@ -4,7 +4,7 @@ import { hasPath, idOf, partAt, POSE } from '../shot/parts.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { keyFrames } from '../shot/keys.js';
 import { beadName } from '../common/bead.js';
-import { follow } from './score-follow.js';
+import { follow } from '../common/follow.js';
 import { ROW } from './score-scale.js';
 import { ScoreSpanHands } from './score-span-hands.js';
 import { ScoreTimeHands } from './score-time-hands.js';

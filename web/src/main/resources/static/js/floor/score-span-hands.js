@@ -1,6 +1,6 @@
 // Hands on what parts hold in time: a window is moved, or stretched at one end.
 import { partOf } from '../shot/parts.js';
-import { follow } from './score-follow.js';
+import { follow } from '../common/follow.js';
 
 export class ScoreSpanHands {
   constructor(score) {

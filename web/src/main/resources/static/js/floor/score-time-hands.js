@@ -1,5 +1,5 @@
 // Hands on the time of the score: scrubbing, the range that is looped, zooming and sliding.
-import { follow } from './score-follow.js';
+import { follow } from '../common/follow.js';
 import { BAR } from './score-scale.js';
 
 const WHEEL_ZOOM = 0.0022;

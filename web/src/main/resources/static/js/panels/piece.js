@@ -2,6 +2,7 @@
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
 import { choice, row } from './fields.js';
+import { letteringPart } from './lettering.js';
 import { shownPart } from './shown.js';
 
 const NAMES = {
@@ -46,10 +47,8 @@ function give(store, edits, done) {
   return store.edit(edits);
 }
 
-function piece(store, node) {
-  const { id } = node;
-  const now = () => store.byId.get(id);
-  const set = (shape, finish, done = true) => give(store, [{ edit: 'set-piece', id, shape, finish }], done);
+/** A number for each size that the shape of a piece has. */
+function sizeFields(store, node, now, set) {
   const sizes = Object.keys(node.shape).filter((name) => name in NAMES);
   const fields = sizes.map(
     (name) =>
@@ -65,6 +64,16 @@ function piece(store, node) {
           set({ ...now().shape, [name]: name === 'steps' ? Math.round(value) : value }, now().finish, done),
       }),
   );
+  return { fields, sizes };
+}
+
+function piece(store, node) {
+  const { id } = node;
+  const now = () => store.byId.get(id);
+  const set = (shape, finish, done = true) => give(store, [{ edit: 'set-piece', id, shape, finish }], done);
+  const text =
+    node.shape.kind === 'card' ? letteringPart(store, now, (finish, done) => set(now().shape, finish, done)) : null;
+  const { fields, sizes } = sizeFields(store, node, now, set);
   const colour = h('input', {
     type: 'color',
     'aria-label': 'Colour',
@@ -96,6 +105,7 @@ function piece(store, node) {
         ...fields.map((field, i) => row(NAMES[sizes[i]], field.element)),
         node.shape.kind === 'stair' ? h('label', {}, four, 'Steps on four sides') : null,
         row('Colour', colour, kind),
+        ...(text?.rows ?? []),
       ),
     ],
     refresh() {
@@ -103,6 +113,7 @@ function piece(store, node) {
       colour.value = now().finish.colour;
       kind.value = now().finish.kind;
       four.checked = Boolean(now().shape.fourSided);
+      text?.refresh();
     },
   };
 }

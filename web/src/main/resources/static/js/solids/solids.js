@@ -4,6 +4,7 @@ import { copiesIn } from '../shot/copies.js';
 import { glowOf, sizeOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
 import { CopiedSolid } from './copied.js';
+import { letter, unletter } from './lettering.js';
 import { makeMaterial, orderOf, setSun, shine } from './materials.js';
 
 export class Solids {
@@ -27,6 +28,7 @@ export class Solids {
       if (known) this.drop(node.id);
       const material = makeMaterial(node.finish);
       const solid = times ? new CopiedSolid(geometry(mesh), material, times) : new THREE.Mesh(geometry(mesh), material);
+      letter(solid, node.shape, node.finish);
       solid.renderOrder = orderOf(node.finish);
       solid.castShadow = node.finish.kind === 'matt';
       solid.receiveShadow = node.finish.kind === 'matt';
@@ -41,6 +43,7 @@ export class Solids {
     const { solid } = this.pieces.get(id);
     this.scene.remove(solid);
     if (solid instanceof CopiedSolid) solid.dispose();
+    unletter(solid);
     solid.material.dispose();
     this.pieces.delete(id);
   }

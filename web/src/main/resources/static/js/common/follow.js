@@ -1,4 +1,4 @@
-// Following a pointer over the score until it is let go.
+// Following a pointer until it is let go.
 
 /**
  * @param {SVGElement} svg
