@@ -4,14 +4,24 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Move;
+import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Ride;
+import idlelens.core.part.Target;
+import idlelens.core.rail.Anchor;
+import idlelens.core.rail.Rail;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
+import idlelens.core.set.Bounds;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
@@ -44,16 +54,83 @@ final class BenchShots {
           channels.with(Path.FOCAL, keyed(random, 35, 10)).with(Path.FOCUS, keyed(random, 6, 2));
       nodes.add(new Node.Camera(body("cam" + i, carrier, channels), Lens.PLAIN));
     }
-    ShotHeader header =
-        new ShotHeader(
-            "Bench",
-            FrameRate.of(24),
-            new FrameRange(1001, 1000 + FRAMES),
-            0,
-            16.0 / 9,
-            1,
-            Tangent.Kind.SETTLE);
-    return new Shot(header, nodes);
+    return new Shot(header(), nodes);
+  }
+
+  /** A camera that goes 110 m ahead and sways, and one imported piece around its way. */
+  static Shot throughSplinters(int triangles) {
+    Random random = new Random(3);
+    Chain camera =
+        moving(random, Chain.poseAndLens())
+            .with(Path.X, keyed(random, 0, 0.6))
+            .with(Path.Y, keyed(random, 0, 0.6))
+            .with(
+                Path.Z,
+                new Curve(
+                    0,
+                    List.of(
+                        new Key(1001, 0, Tangent.Kind.STRAIGHT),
+                        new Key(1000 + FRAMES, -110, Tangent.Kind.STRAIGHT))));
+    Shape.Imported shape =
+        new Shape.Imported("0".repeat(64), new Bounds(-7, -7, -121, 7, 7, 1), triangles);
+    return new Shot(
+        header(),
+        List.of(
+            new Node.Camera(body("cam", "", camera), Lens.PLAIN),
+            new Node.Piece(body("splinters", "", Chain.pose()), shape, Finish.matt("#808080"))));
+  }
+
+  /** A null on a rail, two more on it, and on these a camera with two moves that is aimed. */
+  static Shot railRig() {
+    Random random = new Random(17);
+    List<Anchor> anchors = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      anchors.add(
+          Anchor.smooth(
+              "a" + i, 4 * i + random.nextDouble(), random.nextDouble(), 5 * random.nextDouble()));
+    }
+    Ride ride =
+        new Ride(
+                Ride.on("ride-a", "rail").body(),
+                "rail",
+                Ride.Turn.LEVEL,
+                Ride.Banking.NONE,
+                0,
+                List.of())
+            .withPace(
+                new Curve(
+                    0,
+                    List.of(
+                        new Key(1001, 0, Tangent.Kind.SETTLE),
+                        new Key(1000 + FRAMES, 100, Tangent.Kind.SETTLE))));
+    List<Part> riding = new ArrayList<>(moving(random, Chain.pose()).parts());
+    riding.add(1, ride);
+    List<Part> camera = new ArrayList<>(moving(random, Chain.poseAndLens()).parts());
+    camera.addAll(
+        1,
+        List.of(
+            Move.of("move-a", Move.Way.PAN, 40, 1100, 1500),
+            Move.of("move-b", Move.Way.PEDESTAL, 2, 1300, 2000)));
+    camera.add(camera.size() - 1, Aim.at("aim-a", new Target.Place(20, 1, 30)));
+    return new Shot(
+        header(),
+        List.of(
+            new Node.Rail(body("rail", "", Chain.pose()), new Rail(anchors, false)),
+            new Node.Null(body("rider", "rail", new Chain(riding))),
+            new Node.Null(body("arm", "rider", moving(random, Chain.pose()))),
+            new Node.Null(body("head", "arm", moving(random, Chain.pose()))),
+            new Node.Camera(body("cam", "head", new Chain(camera)), Lens.PLAIN)));
+  }
+
+  private static ShotHeader header() {
+    return new ShotHeader(
+        "Bench",
+        FrameRate.of(24),
+        new FrameRange(1001, 1000 + FRAMES),
+        0,
+        16.0 / 9,
+        1,
+        Tangent.Kind.SETTLE);
   }
 
   private static NodeBody body(String id, String carrier, Chain channels) {

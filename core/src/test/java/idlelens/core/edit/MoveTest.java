@@ -274,4 +274,20 @@ class MoveTest {
         .hasMessageContaining("mover.pivot is moved by blocks");
     assertThatThrownBy(() -> new Move.Ease(-1, 0, 0)).hasMessageStartingWith("ease.in is -1");
   }
+
+  /** Carriers, rails and all that does not hang on it keep the very tracks they had. */
+  @Test
+  void editOfAMove_makesOnlyWhatStandsBehindItAnew() {
+    Shot rig = Sets.rig();
+    Shot carried = new Carry("other-child", "mover", 1, Keep.PLACE).apply(rig);
+    Evaluation before = Evaluation.of(carried);
+    Move move = (Move) carried.node("mover").chain().part("move-a");
+    Move other =
+        new Move(
+            move.body(), move.way(), 12, move.ease(), move.after(), move.rounds(), move.pivot());
+    Shot edited = new SetPart("mover", other).apply(carried);
+    Evaluation after = Evaluation.of(edited, before.grid(), before);
+    assertThat(carried.nodes().stream().map(n -> n.id()).filter(id -> !after.shares(id, before)))
+        .containsExactlyInAnyOrder("mover", "other-child");
+  }
 }

@@ -25,13 +25,15 @@ function letGo({ desk }) {
     desk.rails.drawing.points = [];
     desk.rails.end();
   } else if (desk.picking) desk.stopPicking();
+  else if (desk.tried.now) desk.tried.letBe();
   else if (desk.loose) desk.letGoOfLoose();
   else desk.chooseKeys(null);
 }
 
 /** With a loose pose, only that is taken back. */
 function undo({ store, desk }) {
-  if (desk.loose) desk.letGoOfLoose();
+  if (desk.tried.now) desk.tried.letBe();
+  else if (desk.loose) desk.letGoOfLoose();
   else store.undo();
 }
 

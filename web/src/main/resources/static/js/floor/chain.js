@@ -144,7 +144,7 @@ export class Chain {
     const found = addable(node);
     const { copiedPart } = this.desk;
     if (!found.length) return h('span');
-    const add = (part) => this.desk.addPart(node, part);
+    const add = (part) => (part.part === 'move' ? this.desk.tried.begin(node, part) : this.desk.addPart(node, part));
     const items = () => [
       ...found.map((kind) => menuItem(kind.label, () => add(newPart(this.store, node, kind)), kind.says)),
       copiedPart && found.some((k) => k.part === copiedPart.part.part)

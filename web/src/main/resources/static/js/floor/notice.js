@@ -7,6 +7,7 @@ const $ = (id) => document.getElementById(id);
 
 function says(store, desk, [creep, ...others]) {
   if (desk.picking) return `${desk.picking.says}; Esc lets it be`;
+  if (desk.tried.now) return 'The move is a ghost beside the dashed path it was: Enter sets it, Esc lets it be';
   if (desk.loose) return `${desk.looseNames()} stands loose at ${desk.loose.frame}: Enter keys it, Esc lets it go`;
   if (!creep) return '';
   const node = store.byId.get(creep.id);
@@ -26,7 +27,7 @@ export function connectNotice(store, desk) {
       $('notice').title = text;
     }
     $('notice-line').hidden = text === '';
-    $('hold-creep').hidden = Boolean(desk.loose || desk.picking) || !creeps.length;
+    $('hold-creep').hidden = Boolean(desk.loose || desk.tried.now || desk.picking) || !creeps.length;
     if (creeps.length) $('hold-creep').textContent = `Hold until ${trimmed(creeps[0].missing, 2)}`;
     document.body.classList.toggle('picking', Boolean(desk.picking));
     $('record').setAttribute('aria-pressed', String(desk.record));

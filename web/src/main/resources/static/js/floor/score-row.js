@@ -174,14 +174,28 @@ function curve(score, row, y) {
   return s('path', { class: 'line', d });
 }
 
+/**
+ * Over how many frames a part comes to its full effect, and leaves it: fades, or the eases of a move.
+ *
+ * @param {import('../shot/types.js').Part} of
+ */
+function slopes(of) {
+  const { from = 0, to = 0, fadeIn = 0, fadeOut = 0 } = of.window ?? {};
+  if (of.part !== 'move') return [fadeIn, fadeOut];
+  const { easeIn = 0, easeOut = 0 } = of;
+  const cut = Math.min(1, (to - from) / Math.max(1, easeIn + easeOut));
+  return [easeIn * cut, easeOut * cut];
+}
+
 /** The window of a part as a span; its ends can be taken, and open ones are drawn so. */
 function spanParts({ scale }, row, y) {
   const part = partOf(row.node, row.part);
-  const { from, to, fadeIn = 0, fadeOut = 0 } = part.window ?? {};
+  const { from, to } = part.window ?? {};
+  const [slopeIn, slopeOut] = slopes(part);
   const left = from === undefined ? scale.left : scale.x(from);
   const right = to === undefined ? scale.right : scale.x(to);
   const [top, bottom] = [y + 6, y + ROW - 6];
-  const [inAt, outAt] = [left + fadeIn * scale.perFrame, right - fadeOut * scale.perFrame];
+  const [inAt, outAt] = [left + slopeIn * scale.perFrame, right - slopeOut * scale.perFrame];
   const d = `M${left} ${bottom}L${inAt} ${top}H${outAt}L${right} ${bottom}Z`;
   const name = `${row.node.id} ${row.part}`;
   const says = `${row.name} of ${row.node.name}: ${from ?? 'open'} to ${to ?? 'open'}`;

@@ -29,16 +29,38 @@ const SETTINGS = ['way', 'amount', 'easeIn', 'easeOut', 'softness', 'after', 'ro
 export const movePanel = {
   signature: (store, node, desk) => {
     const part = partOf(node, desk.card);
-    return JSON.stringify([part?.id, part?.way, part?.after, part?.pivot, store.nodes.map((n) => n.id + n.name)]);
+    return JSON.stringify([
+      desk.tried.is(part?.id),
+      part?.id,
+      part?.way,
+      part?.after,
+      part?.pivot,
+      store.nodes.map((n) => n.id + n.name),
+    ]);
   },
 
   build(store, desk, node) {
     const part = partOf(node, desk.card);
     const work = new Work(store, desk, node.id, idOf(part));
     const parts = [amountPart(work, node), framesPart(work), pivotOf(work, part), easePart(work), endPart(work)];
-    return panelOf(store, desk, node, part, [...parts, parametersPart(store, desk, node.id, part)]);
+    const tried = desk.tried.is(idOf(part));
+    const last = tried ? triedPart(desk) : parametersPart(store, desk, node.id, part);
+    return panelOf(store, desk, node, part, [...parts, last]);
   },
 };
+
+/** What becomes of a move that is only tried. */
+const triedPart = (desk) => ({
+  rows: [
+    h(
+      'div',
+      { class: 'buttons' },
+      button('Set it', () => desk.tried.set(), { class: 'main', title: 'Keep this move (Enter)' }),
+      button('Let it be', () => desk.tried.letBe(), { title: 'Take it away again (Esc)' }),
+    ),
+  ],
+  refresh() {},
+});
 
 /** The move that is worked on. */
 class Work {
@@ -56,10 +78,12 @@ class Work {
   set(change, done = true) {
     const settings = Object.fromEntries(SETTINGS.filter((n) => n in this.part).map((n) => [n, this.part[n]]));
     const part = { part: 'move', id: this.partId, window: this.part.window, ...settings, ...change };
+    if (this.desk.tried.is(this.partId)) return this.desk.tried.change(change);
     return this.give([{ edit: 'set-part', id: this.id, part }], done);
   }
 
   setFrames(change, done) {
+    if (this.desk.tried.is(this.partId)) return this.desk.tried.change({ window: { ...this.part.window, ...change } });
     const stamp = { edit: 'set-stamp', id: this.id, part: this.partId, stamp: 'window' };
     return this.give([{ ...stamp, ...this.part.window, ...change }], done);
   }

@@ -6,6 +6,7 @@ import { isKeyed } from './keys.js';
 import { RailWork } from './rail-work.js';
 import { NodeWork } from './node-work.js';
 import { allFamilies, axisOf, kindOf, POSE, titleOf } from './parts.js';
+import { Tried } from './tried.js';
 import { toast } from '../common/toasts.js';
 
 const isPose = (channel) => POSE.includes(channel);
@@ -33,6 +34,7 @@ export class Desk extends EventTarget {
     this.copiedPart = null; // {part, title, from}
     this.rails = new RailWork(store, this);
     this.framing = new Framing(store, this);
+    this.tried = new Tried(store, this);
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot
@@ -376,6 +378,7 @@ export class Desk extends EventTarget {
 
   /** Keys the whole pose of what is selected, or the loose pose if there is one. */
   keyPose() {
+    if (this.tried.now) return this.tried.set();
     if (this.loose) return this.keepLoose();
     const ids = this.selection();
     if (!ids.length) return Promise.resolve(false);

@@ -33,6 +33,7 @@ export class ShotStore extends EventTarget {
     this.before = null; // what is stored, while something else is shown
     this.ghosts = []; // one or two other versions, to compare with
     this.shown = null; // what is shown but not stored
+    this.lead = null; // edits of something that is tried: they come before all others
     this.lastShow = 0;
   }
 
@@ -156,9 +157,16 @@ export class ShotStore extends EventTarget {
    * @param {string} [as] what they are called together, where they are several
    */
   edit(edits, as) {
+    const all = this.led(edits);
+    this.lead = null;
     return this.change((request) =>
-      postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits, as }, request),
+      postOctets(this.path(`/edits${this.curves()}`), { revision: this.revision, edits: all, as }, request),
     );
+  }
+
+  /** Edits with those before them that are tried. */
+  led(edits) {
+    return [...(this.lead ?? []), ...edits];
   }
 
   undo() {
@@ -224,7 +232,7 @@ export class ShotStore extends EventTarget {
 
   /** Shows edits without storing them, at most every 40 ms; the last one always counts. */
   show(edits) {
-    this.shown = { edits, at: performance.now() };
+    this.shown = { edits, all: this.led(edits), at: performance.now() };
     if (this.showing) {
       this.waiting = true;
       return;
@@ -239,7 +247,7 @@ export class ShotStore extends EventTarget {
     const wanted = this.shown;
     try {
       if (wanted) {
-        const body = { revision: this.revision, edits: wanted.edits, provisional: true };
+        const body = { revision: this.revision, edits: wanted.all, provisional: true };
         const buffer = await postOctets(this.path(`/edits${this.curves()}`), body);
         if (!this.before)
           this.before = {
