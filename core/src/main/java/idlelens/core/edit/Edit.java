@@ -37,6 +37,7 @@ public sealed interface Edit
         CopyPose,
         CopyMotion,
         MovesToKeys,
+        KeysToMoves,
         SetValues,
         Operate,
         Orbit,

@@ -129,12 +129,6 @@ public final class Evaluation {
         : world;
   }
 
-  /** The samples of a part, if they have been made. */
-  PartTrack partTrack(String nodeId, String partId) {
-    NodeMotion known = motions.get(nodeId);
-    return known == null ? null : known.parts().get(partId);
-  }
-
   /** The rides on this evaluation's grid. */
   Rides rides() {
     return rides;

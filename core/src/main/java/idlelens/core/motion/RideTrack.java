@@ -81,6 +81,11 @@ final class RideTrack {
     return track;
   }
 
+  /** Its pace, and how far aside and up it is. */
+  PartTrack values() {
+    return values;
+  }
+
   /** Where it is in the rail's own space. */
   PoseTrack local() {
     return local;

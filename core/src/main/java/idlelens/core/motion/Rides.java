@@ -35,12 +35,13 @@ final class Rides {
                         node.name() + ".carrier",
                         "'" + rail.name() + "', a rail that it has no ride on",
                         "a rail that it rides"));
-    PartTrack old = earlier == null ? null : earlier.motion.partTrack(node.id(), ride.id());
-    PartTrack values = PartTrack.sample(ride.evaluated(), motion.grid(), old);
+    RideTrack old = earlier == null ? null : earlier.tracks.get(key);
+    PartTrack values =
+        PartTrack.sample(ride.evaluated(), motion.grid(), old == null ? null : old.values());
     RigidPose held = motion.isOn(ride) ? null : heldAt(node, rail);
     RideTrack track =
         new RideTrack(ride, rail.rail().curve(), values, world, motion.shot().header().rate(), held)
-            .made(earlier == null ? null : earlier.tracks.get(key));
+            .made(old);
     tracks.put(key, track);
     return track;
   }

@@ -199,6 +199,7 @@ class EditTest {
             20,
             Keying.TOUCHED),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new KeysToMoves("arm", "move-k", 0.5, 2),
         new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),
         new SetMist("mist", new Drift(9, 4, 3, 2, 1, 0.5, 0, 0.2, 1, "#ffffff", 0.5, true)),
         new SetHaze("haze", new Haze("#aabbcc", 33)),

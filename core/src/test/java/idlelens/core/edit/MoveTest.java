@@ -290,4 +290,60 @@ class MoveTest {
     assertThat(carried.nodes().stream().map(n -> n.id()).filter(id -> !after.shares(id, before)))
         .containsExactlyInAnyOrder("mover", "other-child");
   }
+
+  /** What moves made of keys is, within the tolerance, what the keys were, between frames too. */
+  @Property(tries = 30)
+  void keysToMoves_ofSettledKeys_staysWithinItsTolerance(@ForAll Random random) {
+    Chain chain =
+        Chain.pose()
+            .restingAt(1, 2, 3, random.nextDouble() * 300, random.nextDouble() * 60, 4)
+            .with(Path.X, Sets.keyed(5, 1, 40, 1 + random.nextDouble() * 4))
+            .with(Path.Z, Sets.keyed(5, 3, 40, 3 - random.nextDouble() * 4))
+            .with(Path.PAN, Sets.keyed(10, 20, 35, -40));
+    Shot rig = Sets.rig();
+    Shot shot = rig.withNode(rig.node("base").withChain(chain));
+    Shot moves = new KeysToMoves("base", "move-k", 0.1, 1).apply(shot);
+    assertThat(moves.node("base").chain().isKeyed(Path.POSE)).isFalse();
+    for (double frame = -3; frame <= 60; frame += 0.75) {
+      RigidPose was = Evaluation.at(shot, frame).pose("base", 0);
+      RigidPose is = Evaluation.at(moves, frame).pose("base", 0);
+      assertThat(is.place().distance(was.place())).isLessThan(0.1 + 1e-6);
+      assertThat(Math.toDegrees(Turns.angleBetween(was.turn(), is.turn()))).isLessThan(1 + 1e-6);
+    }
+  }
+
+  /** A move worked out as keys on every frame comes back as the move that it was. */
+  @Test
+  void keysToMoves_ofAMoveMadeKeys_givesItBack() {
+    Shot rig = Sets.rig();
+    Chain still = Chain.pose().restingAt(0, 1, 0, 30, 0, 0);
+    Move dolly = Move.of("move-d", Move.Way.DOLLY, 2.5, 8, 38);
+    Shot moved = new AddPart("base", dolly).apply(rig.withNode(rig.node("base").withChain(still)));
+    Shot keyed = new MovesToKeys("base", Keep.EVERY_FRAME).apply(moved);
+    Shot back = new KeysToMoves("base", "move-k", 0.01, 0.1).apply(keyed);
+    List<Move> moves =
+        back.node("base").chain().parts().stream()
+            .filter(Move.class::isInstance)
+            .map(Move.class::cast)
+            .filter(m -> Math.abs(m.amount()) > 1e-6)
+            .toList();
+    assertThat(moves).extracting(Move::way).containsExactly(Move.Way.DOLLY);
+    assertThat(moves.get(0).amount()).isCloseTo(2.5, within(1e-9));
+  }
+
+  @Test
+  void keysToMoves_ofWhatNoMoveGoes_isRefusedWithHowFarItIsOff() {
+    Shot rig = Sets.rig();
+    assertThatThrownBy(() -> new KeysToMoves("cam", "move-k", 0.01, 0.1).apply(rig))
+        .hasMessageContaining("cam.place is")
+        .hasMessageContaining("m off a move at frame");
+    Node base = rig.node("base");
+    Shot returning =
+        rig.withNode(
+            base.withChain(base.chain().with(Path.PAN, Sets.keyed(1, 35, 20, 60, 40, 35))));
+    assertThatThrownBy(() -> new KeysToMoves("base", "move-k", 1, 1).apply(returning))
+        .hasMessageContaining("back where it was");
+    assertThatThrownBy(() -> new KeysToMoves("other", "move-k", 1, 1).apply(rig))
+        .hasMessageContaining("a node with keys");
+  }
 }

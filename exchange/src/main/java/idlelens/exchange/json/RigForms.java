@@ -14,6 +14,7 @@ import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MovesToKeys;
 import idlelens.core.edit.Rebase;
@@ -29,6 +30,21 @@ import tools.jackson.databind.node.ObjectNode;
 final class RigForms {
   static final List<EditForm<?>> ALL =
       List.of(
+          EditForm.of(
+              "keys-to-moves",
+              KeysToMoves.class,
+              "id newId toleranceM toleranceDeg",
+              p ->
+                  new KeysToMoves(
+                      id(p),
+                      p.get("newId").text(),
+                      p.number("toleranceM", 0.01),
+                      p.number("toleranceDeg", 0.1)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("newId", e.newId())
+                      .put("toleranceM", e.toleranceM())
+                      .put("toleranceDeg", e.toleranceDeg())),
           EditForm.of(
               "frame-subject",
               FrameSubject.class,

@@ -30,6 +30,7 @@ import idlelens.core.edit.Keep;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
+import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MoveInWorld;
@@ -286,6 +287,7 @@ class EditJsonTest {
             1010,
             Keying.WHOLE_POSE),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
+        new KeysToMoves("rail", "move-k", 0.5, 1),
         new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),
         new SetMist("mist", new Drift(9, 4, 3, 2, 1, 0.5, 0, 0.2, 1, "#ffffff", 0.5, true)),
         new SetHaze("haze", new Haze("#aabbcc", 33)),

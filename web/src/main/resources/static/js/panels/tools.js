@@ -171,13 +171,32 @@ function reducePart(work) {
   const reduce = button('Reduce keys', () => work.counted([edit()]), {
     title: 'Take keys away while every curve stays within its tolerance',
   });
+  const toMoves = button('Keys to moves', () => work.counted([movesEdit(work)]), {
+    title: 'The keys of the pose become moves, where moves come within the tolerance',
+  });
   const named = fields.map((field, i) => labelled(axisName(families[i].id), field.element));
   return {
-    rows: [h('div', { class: 'tolerances' }, h('span', { text: 'Tolerance' }), ...named), tool('Reduce', reduce)],
+    rows: [
+      h('div', { class: 'tolerances' }, h('span', { text: 'Tolerance' }), ...named),
+      tool('Reduce', reduce, toMoves),
+    ],
     refresh() {
       fields.forEach((field) => field.refresh());
+      toMoves.disabled = work.keyed().length === 0;
       reduce.disabled = work.keyed().length === 0;
     },
+  };
+}
+
+/** Blocks in place of keys, as near to them as is let pass. */
+function movesEdit({ store, id }) {
+  const within = (name) => toleranceOf(allFamilies().find((family) => family.id === name));
+  return {
+    edit: 'keys-to-moves',
+    id,
+    newId: store.freeId('move'),
+    toleranceM: within('place'),
+    toleranceDeg: within('turn'),
   };
 }
 
