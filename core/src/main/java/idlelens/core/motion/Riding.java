@@ -130,20 +130,18 @@ public final class Riding {
     return way.length() > 1e-9 ? way.normalize() : curve.direction(parameter);
   }
 
+  /** Level, except near the vertical, where it fades to the frame of the rail. */
   private Vector3d up(double parameter, Vector3d ahead) {
-    Vector3d rail = across(curve.up(parameter), ahead);
-    if (ride.turn() == Ride.Turn.RAIL) {
-      return rail;
-    }
     double flat = Math.hypot(ahead.x, ahead.z); // sine of the angle to the vertical
-    if (flat < 1e-9) {
-      return rail;
+    if (ride.turn() == Ride.Turn.RAIL || flat < 1e-9) {
+      return across(curve.up(parameter), ahead);
     }
     Vector3d level = across(new Vector3d(0, 1, 0), ahead);
     double share = Math.min(1, Math.asin(Math.min(1, flat)) / UPRIGHT_RAD);
     if (share == 1) {
-      return level;
+      return level; // the frame of the rail is not asked for: it costs more than all the rest
     }
+    Vector3d rail = across(curve.up(parameter), ahead);
     Vector3d mixed = rail.lerp(level, share * share * (3 - 2 * share), new Vector3d());
     return mixed.length() > 1e-6 ? across(mixed, ahead) : rail;
   }
