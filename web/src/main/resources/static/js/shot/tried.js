@@ -41,11 +41,14 @@ export class Tried {
     this.store.show([]);
   }
 
-  /** Stores it. */
-  set() {
+  /** Stores it, and goes on with its card. */
+  async set() {
+    const { id } = this.now.part;
     this.now = null;
     this.desk.announce('loose');
-    return this.store.edit([]);
+    const kept = await this.store.edit([]);
+    if (kept) this.desk.chooseCard(id);
+    return kept;
   }
 
   /** Takes it away again. */
