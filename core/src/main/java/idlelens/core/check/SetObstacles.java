@@ -5,6 +5,7 @@ import idlelens.core.clearance.TriangleTree;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Copies;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Repetition;
@@ -21,11 +22,15 @@ import java.util.function.IntToDoubleFunction;
 
 /** The pieces that can be seen, and their copies, as obstacles; equal shapes share their tree. */
 public final class SetObstacles {
+  /** More than this, shapes that are equal counted once, takes more room than there is. */
+  private static final long MOST_TRIANGLES = 4_000_000;
+
   private final Evaluation motion;
   private final Function<Shape, Mesh> meshes;
   private final Map<Shape, TriangleTree> trees = new HashMap<>();
   private final Copies copies;
   private final Set<String> hidden = new HashSet<>();
+  private long triangles;
 
   /**
    * @param motion one sample a frame
@@ -55,15 +60,30 @@ public final class SetObstacles {
     return all;
   }
 
+  private TriangleTree tree(Shape shape) {
+    Mesh mesh = meshes.apply(shape);
+    triangles += mesh.triangles();
+    if (triangles > MOST_TRIANGLES) {
+      throw new RefusedException(
+          "clearance",
+          "among " + triangles + " triangles",
+          "at most 4,000,000; hide large pieces in the picture, and they are left out");
+    }
+    return new TriangleTree(mesh);
+  }
+
   private void add(List<Obstacle> all, Node.Piece piece) {
-    TriangleTree tree =
-        trees.computeIfAbsent(piece.shape(), shape -> new TriangleTree(meshes.apply(shape)));
+    TriangleTree tree = trees.computeIfAbsent(piece.shape(), this::tree);
     Node.Repeat repeat = Copies.repeatOf(motion.shot(), piece).orElse(null);
     if (repeat == null) {
       boolean still = motion.isStill(piece.id());
       all.add(
           new Obstacle(
-              piece.id(), tree, posed(still, i -> motion.pose(piece.id(), i)), sizes(piece.id())));
+              piece.id(),
+              tree,
+              tree.radius(),
+              posed(still, i -> motion.pose(piece.id(), i)),
+              sizes(piece.id())));
       return;
     }
     Repetition times = repeat.repetition();
@@ -74,6 +94,7 @@ public final class SetObstacles {
           new Obstacle(
               piece.id(),
               tree,
+              tree.radius(),
               posed(still, i -> copies.pose(piece, repeat, copy, i)),
               sizes(piece.id())));
     }

@@ -65,15 +65,17 @@ public record Clearance(double[] cameraM, double[] planeM, String[] nearest, boo
       double camera = FARTHEST_M;
       double quad = FARTHEST_M;
       int nearest = -1;
+      double reach = farthest(place, plane);
       for (int k = 0; k < obstacles.size(); k++) {
         int at = k == 0 ? last : k <= last ? k - 1 : k;
         Obstacle obstacle = obstacles.get(at);
-        double distance = obstacle.distance(sample, place, camera);
+        double least = obstacle.atLeast(sample, place);
+        double distance = least > camera ? camera : obstacle.distance(sample, place, camera);
         if (distance < camera) {
           camera = distance;
           nearest = at;
         }
-        quad = obstacle.distanceOfArea(sample, plane, quad);
+        quad = least - reach > quad ? quad : obstacle.distanceOfArea(sample, plane, quad);
         if (next != null && !to.passes[sample]) {
           to.passes[sample] = obstacle.isPassed(sample, place, place(next));
         }
@@ -82,6 +84,18 @@ public record Clearance(double[] cameraM, double[] planeM, String[] nearest, boo
       to.cameraM[sample] = camera;
       to.planeM[sample] = quad;
       to.nearest[sample] = nearest < 0 ? "" : obstacles.get(nearest).id();
+    }
+
+    /** The distance of the farthest corner of the plane. */
+    private static double farthest(double[] place, double[] plane) {
+      double far = 0;
+      for (int i = 0; i < plane.length; i += 3) {
+        double x = plane[i] - place[0];
+        double y = plane[i + 1] - place[1];
+        double z = plane[i + 2] - place[2];
+        far = Math.max(far, Math.sqrt(x * x + y * y + z * z));
+      }
+      return far;
     }
 
     private static double[] place(Sight view) {

@@ -10,11 +10,16 @@ import java.util.function.IntToDoubleFunction;
  *
  * @param id the piece
  * @param tree its triangles in its own space
+ * @param radius how far they reach from its origin, in metres
  * @param poses where it stands in the world at a sample
  * @param sizes how many times its usual size it is at a sample
  */
 public record Obstacle(
-    String id, TriangleTree tree, IntFunction<RigidPose> poses, IntToDoubleFunction sizes) {
+    String id,
+    TriangleTree tree,
+    double radius,
+    IntFunction<RigidPose> poses,
+    IntToDoubleFunction sizes) {
   public Obstacle {
     Require.present(id, "id");
     Require.present(tree, "tree");
@@ -22,15 +27,27 @@ public record Obstacle(
     Require.present(sizes, "sizes");
   }
 
+  /**
+   * How far a point in the world is from it at the least at a sample, in metres: from the ball
+   * around its origin that holds it.
+   */
+  double atLeast(int sample, double[] point) {
+    RigidPose pose = poses.apply(sample);
+    double x = point[0] - pose.x();
+    double y = point[1] - pose.y();
+    double z = point[2] - pose.z();
+    return Math.sqrt(x * x + y * y + z * z) - radius * sizes.applyAsDouble(sample);
+  }
+
   /** One that always has its usual size. */
   public Obstacle(String id, TriangleTree tree, IntFunction<RigidPose> poses) {
-    this(id, tree, poses, i -> 1);
+    this(id, tree, tree.radius(), poses, i -> 1);
   }
 
   /** As it is so many samples later. */
   public Obstacle later(int samples) {
     return new Obstacle(
-        id, tree, i -> poses.apply(i + samples), i -> sizes.applyAsDouble(i + samples));
+        id, tree, radius, i -> poses.apply(i + samples), i -> sizes.applyAsDouble(i + samples));
   }
 
   /**
@@ -52,6 +69,13 @@ public record Obstacle(
 
   /** Whether it is crossed on a way from one sample to the next, while it moves itself. */
   boolean isPassed(int sample, double[] from, double[] to) {
+    boolean still = poses.apply(sample) == poses.apply(sample + 1);
+    double x = to[0] - from[0];
+    double y = to[1] - from[1];
+    double z = to[2] - from[2];
+    if (still && atLeast(sample, from) > Math.sqrt(x * x + y * y + z * z)) {
+      return false; // too far away to be reached
+    }
     return tree.isCrossed(ownWay(sample, from, to));
   }
 

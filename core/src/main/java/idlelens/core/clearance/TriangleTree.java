@@ -29,6 +29,16 @@ public final class TriangleTree {
     corners = new Building(mesh).corners();
   }
 
+  /** How far its triangles reach from the origin at the most, in metres; 0 without any. */
+  public double radius() {
+    double sum = 0;
+    for (int axis = 0; axis < 3 && !isEmpty(); axis++) {
+      double far = Math.max(Math.abs(boxes[axis]), Math.abs(boxes[axis + 3]));
+      sum += far * far;
+    }
+    return Math.sqrt(sum);
+  }
+
   /** Whether it has no triangles. */
   public boolean isEmpty() {
     return corners.length == 0;

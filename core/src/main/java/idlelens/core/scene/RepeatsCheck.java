@@ -15,6 +15,9 @@ final class RepeatsCheck {
   /** The most copies of pieces in a shot. */
   private static final int MOST = 100_000;
 
+  /** The most frames that pieces are followed outside the shot, for copies that are late. */
+  private static final long MOST_FRAMES = 1_000_000;
+
   private final Map<String, List<Node>> carried = new HashMap<>();
   private final List<Node.Repeat> repeats = new ArrayList<>();
 
@@ -38,8 +41,17 @@ final class RepeatsCheck {
 
   void check() {
     long copies = 0;
+    long frames = 0;
     for (Node.Repeat repeat : repeats) {
-      copies += (long) pieces(repeat) * repeat.repetition().count();
+      int pieces = pieces(repeat);
+      copies += (long) pieces * repeat.repetition().count();
+      frames += (long) (pieces * repeat.repetition().apart());
+      if (frames > MOST_FRAMES) {
+        throw new RefusedException(
+            repeat.name() + ".repeat.later",
+            frames + " frames of pieces outside the shot",
+            "at most 1,000,000: fewer pieces, or copies that are closer in time");
+      }
       if (copies > MOST) {
         throw new RefusedException(
             repeat.name() + ".repeat.count",

@@ -52,8 +52,7 @@ public record Repetition(
     Require.within(roll, -FULL_TURN, FULL_TURN, "repeat.roll");
     Require.finite(later, "repeat.later");
     Require.within(spread, 0, MOST_APART, "repeat.spread");
-    double apart = Math.abs(later) * (count - 1) + spread;
-    if (!(apart <= MOST_APART)) {
+    if (!(Math.abs(later) * (count - 1) + spread <= MOST_APART)) {
       throw new RefusedException(
           "repeat.later", later, "at most 20,000 frames between the first copy and the last");
     }
@@ -62,6 +61,11 @@ public record Repetition(
   /** Copies in a row, all at the same time. */
   public static Repetition row(int count, double x, double y, double z) {
     return new Repetition(0, count, x, y, z, 0, 0, 0, 0, 0, 1);
+  }
+
+  /** Frames between the earliest copy and the latest, at the most. */
+  public double apart() {
+    return Math.abs(later) * (count - 1) + spread;
   }
 
   /** One step. */

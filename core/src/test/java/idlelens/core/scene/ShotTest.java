@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.Carry;
+import idlelens.core.edit.Keep;
+import idlelens.core.edit.Sets;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
@@ -17,6 +20,9 @@ import idlelens.core.part.Parts;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Repetition;
+import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
@@ -182,5 +188,43 @@ class ShotTest {
     assertThat(channels.keyFrames(Path.POSE)).containsExactly(5.0, 9.0);
     assertThat(channels.isKeyed(List.of(Path.Y))).isFalse();
     assertThat(channels.isKeyed(List.of(Path.Y, Path.PAN))).isTrue();
+  }
+
+  private static Node repeat(String id, String carrier, Repetition repetition) {
+    NodeBody body =
+        new NodeBody(id, id, false, new Carriage(carrier, RigidPose.IDENTITY), Chain.pose());
+    return new Node.Repeat(body, repetition);
+  }
+
+  private static Node box(int i, String carrier) {
+    NodeBody body =
+        new NodeBody(
+            "box-" + i, "Box", false, new Carriage(carrier, RigidPose.IDENTITY), Chain.pose());
+    return new Node.Piece(body, new Shape.Box(1, 1, 1), Finish.matt("#808080"));
+  }
+
+  private static Shot repeating(int boxes, Repetition repetition) {
+    List<Node> nodes = new ArrayList<>(List.of(repeat("row", "", repetition)));
+    for (int i = 0; i < boxes; i++) {
+      nodes.add(box(i, "row"));
+    }
+    return new Shot(Sets.rig().header(), nodes);
+  }
+
+  @Test
+  void repeats_ofRepeats_andMoreThanCanBeDrawn_areRefused() {
+    Repetition many = Repetition.row(2000, 1, 0, 0);
+    assertThat(repeating(50, many).nodes()).hasSize(51);
+    assertThatThrownBy(() -> repeating(51, many))
+        .hasMessageContaining("102000 copies of pieces in the shot; allowed: at most 100,000");
+    Repetition late = new Repetition(0, 2, 1, 0, 0, 0, 0, 0, 20_000, 0, 1);
+    assertThat(repeating(50, late).nodes()).hasSize(51);
+    assertThatThrownBy(() -> repeating(51, late)).hasMessageContaining("at most 1,000,000");
+    List<Node> nested = List.of(repeat("a", "", many), repeat("b", "a", many));
+    assertThatThrownBy(() -> new Shot(Sets.rig().header(), nested))
+        .hasMessageContaining("which would repeat a repeat");
+    Shot two = new Shot(Sets.rig().header(), List.of(repeat("a", "", many), repeat("b", "", many)));
+    assertThatThrownBy(() -> new Carry("b", "a", 1, Keep.PLACE).apply(two))
+        .hasMessageContaining("which would repeat a repeat");
   }
 }

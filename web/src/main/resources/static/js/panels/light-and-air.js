@@ -97,7 +97,10 @@ export const lightPanel = {
       row('Light', as),
       row('Strength', work.number('strength', 'Strength', { unit: '×', step: 0.1 }), work.colour()),
       row('Reach', work.metres('reach', 'Reach'), shadows),
-      h('p', { class: 'note', text: 'Shine, under +, keys how bright it is, in stops.' }),
+      h('p', {
+        class: 'note',
+        text: 'Shine, under +, keys its brightness in stops. Pictures show the first 12 lights, 4 with shadows.',
+      }),
     ]);
   },
 };

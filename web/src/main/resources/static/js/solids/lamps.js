@@ -6,6 +6,9 @@ import { poseIn } from '../shot/samples.js';
 const AT_ONE = 14; // candela of a light of strength 1
 const CONES = { key: [0.62, 0.25], fill: [1.1, 1] }; // half angle in radians, softness of the edge
 const SHADOW_PX = 1024;
+/** More than this a graphics card does not take at once; the first ones on set are drawn. */
+export const MOST_DRAWN = 12;
+const MOST_WITH_SHADOWS = 4;
 
 export class Lamps {
   constructor(store, scene) {
@@ -17,13 +20,15 @@ export class Lamps {
   /** Makes, changes and removes lights so that they are those of the document. */
   sync() {
     const wanted = new Set();
-    for (const node of this.store.nodes.filter((n) => n.kind === 'light')) {
+    let withShadows = 0;
+    for (const node of this.store.nodes.filter((n) => n.kind === 'light').slice(0, MOST_DRAWN)) {
       wanted.add(node.id);
-      const { as, reach, shadows = false } = node.lamp;
+      const { as, reach } = node.lamp;
+      const shadows = Boolean(node.lamp.shadows) && withShadows++ < MOST_WITH_SHADOWS;
       const made = `${as} ${shadows}`;
       if (this.lights.get(node.id)?.made !== made) {
         this.drop(node.id);
-        this.lights.set(node.id, { light: this.make(node.lamp), made });
+        this.lights.set(node.id, { light: this.make(as, shadows), made });
       }
       const { light } = this.lights.get(node.id);
       light.color.set(node.lamp.colour);
@@ -32,7 +37,7 @@ export class Lamps {
     for (const id of [...this.lights.keys()]) if (!wanted.has(id)) this.drop(id);
   }
 
-  make({ as, shadows = false }) {
+  make(as, shadows) {
     const [angle, softness] = CONES[as] ?? [];
     const light = angle
       ? new THREE.SpotLight('#ffffff', 0, 0, angle, softness, 2)
