@@ -175,6 +175,7 @@ export const frameUpPanel = {
     const { id } = node;
     const partId = desk.card;
     const now = () => partOf(store.byId.get(id), partId);
+    const subject = () => (now() ? now().target : null);
     const set = (change, done = true) => {
       const { target, way, radius } = now();
       const edits = [{ edit: 'set-part', id, part: { part: 'frame-up', id: partId, target, way, radius, ...change } }];
@@ -198,7 +199,7 @@ export const frameUpPanel = {
       targetPart(store, desk, {
         label: 'Subject',
         own: id,
-        get: () => now()?.target ?? null,
+        get: subject,
         set: (target, done) => set({ target }, done),
       }),
       {

@@ -46,7 +46,7 @@ export const rigPanel = {
     ];
     return {
       title: `Rig · ${node.name}`,
-      aside: h('small', { class: 'note', text: 'nothing here moves the picture' }),
+      aside: h('small', { class: 'note', text: 'only Go round moves the picture' }),
       elements: [h('div', { class: 'rows' }, ...parts.flatMap((part) => part.rows))],
       refresh() {
         if (store.byId.has(node.id)) parts.forEach((part) => part.refresh?.());
@@ -156,7 +156,7 @@ function carrierPart(store, desk) {
       row('Turns about', pick('Subject of a turntable', [['', 'its own middle'], ...subjects], 'about')),
       h('div', { class: 'row one' }, h('span', { text: 'One round in' }), roundOf(store, desk, round)),
       group(
-        'Again and again',
+        'Repeat',
         button('Repeat it', () => desk.nodes.repeat(), { title: 'Copies of it, each one step further' }),
       ),
     ],

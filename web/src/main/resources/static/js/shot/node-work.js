@@ -106,7 +106,8 @@ export class NodeWork {
       ...ids.map((each) => ({ edit: 'carry', id: each, carrier: id, frame: desk.frame, keep: 'place' })),
     ];
     if (!(await store.edit(edits, 'Repeat'))) return null;
-    desk.select(id, 'piece');
+    desk.select(id);
+    desk.chooseCard('piece');
     return id;
   }
 
