@@ -175,7 +175,10 @@ export const frameUpPanel = {
     const { id } = node;
     const partId = desk.card;
     const now = () => partOf(store.byId.get(id), partId);
-    const subject = () => (now() ? now().target : null);
+    const subject = () => {
+      const part = now();
+      return part ? part.target : undefined;
+    };
     const set = (change, done = true) => {
       const { target, way, radius } = now();
       const edits = [{ edit: 'set-part', id, part: { part: 'frame-up', id: partId, target, way, radius, ...change } }];
