@@ -1,10 +1,12 @@
 package idlelens.core.edit;
 
 import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.SampleGrid;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.joml.Vector3d;
@@ -47,13 +49,10 @@ public record Operate(
     Chain chain = shot.node(id).chain();
     Map<Path, Double> now = new LinkedHashMap<>();
     Path.POSE.forEach(c -> now.put(c, chain.curve(c).at(frame)));
-    double heading = Math.toRadians(now.get(Path.PAN));
-    double pitch = Math.toRadians(now.get(Path.TILT));
     Vector3d move =
-        new Vector3d(truckM, 0, 0)
-            .rotate(Turns.quaternion(heading, 0, 0))
-            .add(0, pedestalM, 0)
-            .add(new Vector3d(0, 0, -dollyM).rotate(Turns.quaternion(heading, pitch, 0)));
+        WithoutMoves.has(shot.node(id))
+            ? behindMoves(shot)
+            : step(now.get(Path.PAN), now.get(Path.TILT));
     Map<Path, Double> next = new LinkedHashMap<>();
     change(next, now, Path.X, move.x);
     change(next, now, Path.Y, move.y);
@@ -64,6 +63,23 @@ public record Operate(
     return next.isEmpty() ? shot : Keyed.write(shot, id, frame, next, keying);
   }
 
+  /** Its way in its own space, as it is headed; degrees. */
+  private Vector3d step(double pan, double tilt) {
+    double heading = Math.toRadians(pan);
+    double pitch = Math.toRadians(tilt);
+    return new Vector3d(truckM, 0, 0)
+        .rotate(Turns.quaternion(heading, 0, 0))
+        .add(0, pedestalM, 0)
+        .add(new Vector3d(0, 0, -dollyM).rotate(Turns.quaternion(heading, pitch, 0)));
+  }
+
+  /** The same where moves turn it further: an orbit that is on heads it otherwise than its keys. */
+  private Vector3d behindMoves(Shot shot) {
+    Evaluation at = Evaluation.ofSome(shot, SampleGrid.at(frame), shot.reachedFrom(id));
+    double[] with = at.movedNumbers(id, 0, at.keyedNumbers(id, 0));
+    return OwnNumbers.keyedStep(at, id, step(with[3], with[4]));
+  }
+
   private static void change(Map<Path, Double> next, Map<Path, Double> now, Path path, double by) {
     if (by != 0) {
       next.put(path, now.get(path) + by);
@@ -72,7 +88,8 @@ public record Operate(
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Keyed.footprint(shot, id, Path.POSE, keying).done();
+    Footprint.Builder places = Keyed.footprint(shot, id, Path.POSE, keying);
+    return WithoutMoves.has(shot.node(id)) ? places.reliesOnMotion(id).done() : places.done();
   }
 
   @Override

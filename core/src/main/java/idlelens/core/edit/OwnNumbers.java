@@ -56,8 +56,7 @@ final class OwnNumbers {
     double[] keyed = now.keyedNumbers(id, 0);
     double[] with = now.movedNumbers(id, 0, keyed);
     RigidPose own = now.ownSpace(id, 0).inverse().times(to);
-    Vector3d step = own.place().sub(with[0], with[1], with[2]);
-    Vector3d keyedStep = behindMoves(now, id, keyed, with).transform(step);
+    Vector3d keyedStep = keyedStep(now, id, own.place().sub(with[0], with[1], with[2]));
     double[] wanted = with.clone();
     for (int i = 0; i < 3; i++) {
       wanted[i] += keyedStep.get(i);
@@ -78,6 +77,12 @@ final class OwnNumbers {
       }
     }
     return changed;
+  }
+
+  /** What a step of the place, in the node's own space, is as a step of the keyed one. */
+  static Vector3d keyedStep(Evaluation now, String id, Vector3d step) {
+    double[] keyed = now.keyedNumbers(id, 0);
+    return behindMoves(now, id, keyed, now.movedNumbers(id, 0, keyed)).transform(step);
   }
 
   /** What a step of the moved place is as a step of the keyed one: an orbit turns it. */

@@ -346,4 +346,17 @@ class MoveTest {
     assertThatThrownBy(() -> new KeysToMoves("other", "move-k", 1, 1).apply(rig))
         .hasMessageContaining("a node with keys");
   }
+
+  /** A dolly of the operator goes ahead as the picture does, also half-way through an orbit. */
+  @Test
+  void operated_whileAnOrbitIsOn_goesAheadAsItLooks() {
+    Shot rig = Sets.rig();
+    Operate ahead = new Operate("mover", 20, 0.4, 0.2, 1, 0, 0, 0, Keying.TOUCHED);
+    RigidPose was = Evaluation.at(rig, 20).pose("mover", 0);
+    RigidPose is = Evaluation.at(ahead.apply(rig), 20).pose("mover", 0);
+    Vector3d right = new Vector3d(1, 0, 0).rotate(was.turn());
+    Vector3d wanted = was.place().add(was.forward()).fma(0.4, right).add(0, 0.2, 0);
+    assertThat(is.place().distance(wanted)).isLessThan(1e-9);
+    assertThat(Turns.angleBetween(is.turn(), was.turn())).isLessThan(1e-12);
+  }
 }

@@ -122,6 +122,19 @@ function bankPart(store, desk, id, partId) {
   };
 }
 
+/** Which stretches of the rail are bound to frames, and which go as the pace says. */
+function bindings(store, id, ride) {
+  const bounds = boundsOf(store, id, ride);
+  const pins = ride.pins ?? [];
+  return bounds.slice(1).map((to, i) => {
+    const metres = `${trimmed(bounds[i], 2)} to ${trimmed(to, 2)} m`;
+    const [before, behind] = [pins[i - 1], pins[i]];
+    if (before && behind) return `${metres}: bound to ${before.frame} to ${behind.frame}`;
+    if (behind) return `${metres}: bound until ${behind.frame}`;
+    return before ? `${metres}: open from ${before.frame} on` : `${metres}: as the pace says`;
+  });
+}
+
 /** Places on the rail that are tied to frames. */
 function pinPart(store, desk, id, partId) {
   const ride = now(store, id, partId);
@@ -129,14 +142,17 @@ function pinPart(store, desk, id, partId) {
   const pin = () => desk.rails.pin(id, now(store, id, partId));
   const toKeys = () => desk.rails.toKeys(id, now(store, id, partId));
   const says = h('small', { class: 'note' });
+  const bound = h('small', { class: 'note stretches' });
   return {
     rows: [
       ...rows.map((each) => each.element),
       row('Timing', button('Pin here', pin, { title: 'Ties the place where it is to the playhead' }), says),
+      h('div', { class: 'row one' }, h('span', { text: 'Stretches' }), bound),
       row('Turn into', button('Keys', toKeys, { title: 'Its motion as keys of its own, off the rail' }), h('span')),
     ],
     refresh() {
       rows.forEach((each) => each.refresh());
+      bound.textContent = bindings(store, id, now(store, id, partId)).join(' · ');
       says.textContent = disputed(store, id, now(store, id, partId));
     },
   };
