@@ -4,6 +4,7 @@ import { lengthText } from '../common/units.js';
 import { placeText } from './found.js';
 
 const PERCENT = 100;
+const MOST_NAMED = 3;
 const DEG_FULL = 360;
 const FINE_DIGITS = 3;
 
@@ -134,7 +135,9 @@ const seam = {
       { frame: found.out, look: `seam ${look}`, title: 'last frame' },
     ];
     const open = (found.open ?? []).map((o) => store.byId.get(o.node)?.name).filter(Boolean);
-    return { ticks: ends, says: open.length ? `do not come back: ${open.join(', ')}` : '' };
+    const more = open.length > MOST_NAMED ? ` and ${open.length - MOST_NAMED} more` : '';
+    const names = `${open.slice(0, MOST_NAMED).join(', ')}${more}`;
+    return { ticks: ends, says: open.length ? `do not come back: ${names}` : '' };
   },
   value(found, frame, { asked }) {
     const { seam: is } = found;
