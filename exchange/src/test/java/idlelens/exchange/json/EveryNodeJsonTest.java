@@ -1,0 +1,137 @@
+package idlelens.exchange.json;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.FrameUp;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Look;
+import idlelens.core.part.Part;
+import idlelens.core.part.Path;
+import idlelens.core.part.Shine;
+import idlelens.core.part.Target;
+import idlelens.core.rail.ReadyRails;
+import idlelens.core.scene.Hidden;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.TakesKeys;
+import idlelens.core.set.Drift;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Haze;
+import idlelens.core.set.Lamp;
+import idlelens.core.set.Lettering;
+import idlelens.core.set.Repetition;
+import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.FrameRate;
+import idlelens.exchange.format.FormatException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Every kind of node as it is written and read, with what of it can be wrong. */
+class EveryNodeJsonTest {
+  private static final Lettering TEXT =
+      new Lettering(List.of("Quai ñ", "2"), "#0a0b0c", 0.3, Lettering.Face.NUMBERS, true);
+
+  private static NodeBody body(String id, Hidden hidden, Chain chain) {
+    return new NodeBody(id, "The " + id, hidden, chain, TakesKeys.ALL);
+  }
+
+  private static NodeBody body(String id, Chain chain) {
+    return body(id, Hidden.NOWHERE, chain);
+  }
+
+  private static Chain with(Part part, Chain chain) {
+    List<Part> parts = new ArrayList<>(chain.parts());
+    parts.add(part.kind().nodes().contains("camera") ? parts.size() - 1 : parts.size(), part);
+    return new Chain(parts);
+  }
+
+  private static Shot every() {
+    FrameUp framing =
+        new FrameUp(
+            FrameUp.on("frame-a", Target.OfNode.origin("card")).body(),
+            new Target.OfNode("card", 0, 0.5, 0),
+            FrameUp.Way.DOLLY,
+            0.75);
+    Chain camera =
+        with(framing, Chain.poseAndLens())
+            .with(new Path("frame-a", "across"), Curve.still(-16.5))
+            .with(new Path("frame-a", "size"), Curve.still(33));
+    Chain piece =
+        with(Look.USUAL, Chain.pose().carriedBy(new Carriage("row", RigidPose.IDENTITY)))
+            .with(new Path("look", "glow"), Curve.still(2.5));
+    ShotHeader header =
+        new ShotHeader(
+            "All", FrameRate.of(24), new FrameRange(1, 9), 2, 1.5, 1, Tangent.Kind.SETTLE);
+    return new Shot(
+        header,
+        List.of(
+            new Node.Camera(body("cam", camera), Lens.PLAIN),
+            new Node.Null(body("null", new Hidden(true, false, false), Chain.pose())),
+            new Node.Rail(
+                body("rail", new Hidden(false, true, true), Chain.pose()), ReadyRails.circle(2)),
+            new Node.Repeat(
+                body("row", Hidden.IN_SIGHT, Chain.pose()),
+                new Repetition(-3, 9, 1, 2, 3, 60, -5, 5, 1.5, 7, -123_456_789_012L)),
+            new Node.Piece(
+                body("card", new Hidden(true, true, true), piece),
+                new Shape.Card(1, 2),
+                new Finish("#102030", Finish.Kind.GLOW, Optional.of(TEXT))),
+            new Node.Sun(body("sun", with(Shine.USUAL, Chain.pose())), "#ffd9a6", 1),
+            new Node.Light(
+                body("light", with(Shine.USUAL, Chain.pose())),
+                new Lamp(Lamp.Kind.FILL, "#ffe0b0", 3.5, 9, true)),
+            new Node.Mist(
+                body("mist", Chain.pose()),
+                new Drift(40, 3, 8, 2, 6, 0.7, 0.5, -0.2, -0.1, "#dfe6ea", 0.3, true)),
+            new Node.Hazy(body("haze", Chain.pose()), new Haze("#c9d4da", 61.5))));
+  }
+
+  @Test
+  void everyKindOfNode_isReadAsItIsWritten() throws Exception {
+    Shot every = every();
+    assertThat(every.nodes().stream().map(Object::getClass).collect(Collectors.toSet()))
+        .isEqualTo(Set.of(Node.class.getPermittedSubclasses()));
+    assertThat(ShotJson.read(ShotJson.bytes(every))).isEqualTo(every);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"count\":9|\"count\":0|repeat.count is 0; allowed: 1 to 2000",
+        "\"first\":-3|\"first\":-9|repeat.first is -9; allowed: -8 to 0",
+        "\"seed\":-123456789012|\"seed\":1.5|allowed: a whole number",
+        "\"as\":\"fill\"|\"as\":\"soft\"|key, fill, practical",
+        "\"reach\":9|\"reach\":0|lamp.reach is 0.0",
+        "\"density\":0.3|\"density\":1.3|mist.density is 1.3; allowed: 0 to 1",
+        "\"half\":61.5|\"half\":0|haze.half is 0.0",
+        "\"lines\":[\"Quai|\"lines\":[\"\",\"Quai|text.lines is ''",
+        "[\"picture\",\"files\"]|[\"picture\",\"sides\"]|views, picture, files",
+        "\"radius\":0.75|\"radius\":0|frame-up.radius is 0.0",
+        "\"glow\":2.5|\"glow\":99|glow is 99.0; allowed: -10 to 20"
+      })
+  void whatIsWrong_isRefusedWithItsPlaceAndWhatIsAllowed(String was, String is, String says) {
+    String text = new String(ShotJson.bytes(every()), StandardCharsets.UTF_8);
+    assertThat(text).contains(was);
+    byte[] wrong = text.replace(was, is).getBytes(StandardCharsets.UTF_8);
+    assertThatThrownBy(() -> ShotJson.read(wrong))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining(says);
+  }
+}
