@@ -1,6 +1,6 @@
 // On set: the list of everything, nested by carrier.
 import { button, h, s } from '../common/dom.js';
-import { carrierOf } from '../shot/parts.js';
+import { carrierOf, handOversOf } from '../shot/parts.js';
 import { isHiddenIn } from '../shot/hidden.js';
 import { openAddMenu } from './set-add.js';
 import { SetDrag } from './set-drag.js';
@@ -88,7 +88,16 @@ export class SetList {
 
   signature() {
     const { desk, store } = this;
-    const nodes = store.nodes.flatMap((n) => [n.id, n.name, n.kind, n.hidden, carrierOf(n)]);
+    const nodes = store.nodes.flatMap((n) => [
+      n.id,
+      n.name,
+      n.kind,
+      n.hidden,
+      carrierOf(n),
+      handOversOf(n)
+        .map((each) => each.node)
+        .join(),
+    ]);
     return [...desk.selection(), desk.camera, this.rows.sought, ...this.rows.folded, ...nodes].join('|');
   }
 
@@ -148,7 +157,20 @@ export class SetList {
       tabindex: node.id === this.desk.selected ? '0' : '-1',
       onclick: (event) => this.pick(node.id, event),
     };
-    return h('button', attributes, glyph, h('span', { class: 'name', text: node.name, title: node.name }), frame);
+    return h(
+      'button',
+      attributes,
+      glyph,
+      h('span', { class: 'name', text: node.name, title: node.name }),
+      frame ?? this.handed(node),
+    );
+  }
+
+  /** To whom a node is handed over later: it stands below its first carrier. */
+  handed(node) {
+    const later = handOversOf(node).map((each) => this.store.byId.get(each.node)?.name ?? 'the world');
+    if (!later.length) return null;
+    return h('span', { class: 'tag', text: `› ${later[0]}`, title: `Handed over to ${later.join(', then ')}` });
   }
 
   /** Shift selects all rows up to this one, Ctrl one more or one less. */
