@@ -39,6 +39,18 @@ public final class Require {
   }
 
   /**
+   * A colour, sRGB as {@code #rrggbb}.
+   *
+   * @param such one that is allowed, for an example
+   */
+  public static String colour(String value, String where, String such) {
+    if (value == null || !value.matches("#[0-9a-fA-F]{6}")) {
+      throw new RefusedException(where, "'" + value + "'", "#rrggbb, such as " + such);
+    }
+    return value;
+  }
+
+  /**
    * Text of 1 to {@code most} characters once trimmed: whole ones (no halves of surrogate pairs),
    * none that control or turn what stands around them, and at least one that can be seen.
    */

@@ -289,9 +289,7 @@ public sealed interface Node {
     public Sun {
       checkParts(body, "sun");
       Require.within(strength, 0, 10, "strength");
-      if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
-        throw new RefusedException("colour", "'" + colour + "'", "#rrggbb, such as #ffd9a0");
-      }
+      Require.colour(colour, "colour", "#ffd9a0");
     }
 
     @Override

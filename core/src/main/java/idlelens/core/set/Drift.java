@@ -1,6 +1,5 @@
 package idlelens.core.set;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -52,9 +51,7 @@ public record Drift(
     Require.within(y, -FASTEST, FASTEST, "mist.y");
     Require.within(z, -FASTEST, FASTEST, "mist.z");
     Require.within(density, 0, 1, "mist.density");
-    if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
-      throw new RefusedException("mist.colour", "'" + colour + "'", "#rrggbb, such as #dfe6ea");
-    }
+    Require.colour(colour, "mist.colour", "#dfe6ea");
   }
 
   /** Its box, in metres along x, y and z. */

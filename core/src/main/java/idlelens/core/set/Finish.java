@@ -1,6 +1,5 @@
 package idlelens.core.set;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.Optional;
 
@@ -24,9 +23,7 @@ public record Finish(String colour, Kind kind, Optional<Lettering> lettering) {
   }
 
   public Finish {
-    if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
-      throw new RefusedException("finish.colour", "'" + colour + "'", "#rrggbb, such as #a9675a");
-    }
+    Require.colour(colour, "finish.colour", "#a9675a");
     Require.present(kind, "finish.kind");
     Require.present(lettering, "finish.text");
   }

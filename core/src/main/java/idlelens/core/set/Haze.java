@@ -1,6 +1,5 @@
 package idlelens.core.set;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 
 /**
@@ -12,8 +11,6 @@ import idlelens.core.rule.Require;
 public record Haze(String colour, double halfM) {
   public Haze {
     Require.within(halfM, 0.5, 100_000, "haze.half");
-    if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
-      throw new RefusedException("haze.colour", "'" + colour + "'", "#rrggbb, such as #c9d4da");
-    }
+    Require.colour(colour, "haze.colour", "#c9d4da");
   }
 }

@@ -1,6 +1,5 @@
 package idlelens.core.set;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 
 /**
@@ -28,8 +27,6 @@ public record Lamp(Kind kind, String colour, double strength, double reachM, boo
     Require.present(kind, "lamp.as");
     Require.within(strength, 0, 100, "lamp.strength");
     Require.within(reachM, 0.1, 1000, "lamp.reach");
-    if (colour == null || !colour.matches("#[0-9a-fA-F]{6}")) {
-      throw new RefusedException("lamp.colour", "'" + colour + "'", "#rrggbb, such as #ffd9a0");
-    }
+    Require.colour(colour, "lamp.colour", "#ffd9a0");
   }
 }

@@ -1,6 +1,5 @@
 package idlelens.core.set;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.List;
 
@@ -30,8 +29,6 @@ public record Lettering(List<String> lines, String ink, double lineM, Face face,
     lines = lines.stream().map(line -> Require.name(line, LONGEST_LINE, "text.lines")).toList();
     Require.within(lineM, 0.005, 100, "text.line");
     Require.present(face, "text.face");
-    if (ink == null || !ink.matches("#[0-9a-fA-F]{6}")) {
-      throw new RefusedException("text.ink", "'" + ink + "'", "#rrggbb, such as #1d2930");
-    }
+    Require.colour(ink, "text.ink", "#1d2930");
   }
 }

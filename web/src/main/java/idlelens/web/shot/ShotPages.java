@@ -146,9 +146,7 @@ class ShotPages {
       @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
       @PathVariable long id,
       Model model) {
-    addShot(account, membership, id, model);
-    model.addAttribute("view", "floor");
-    return "floor";
+    return page("floor", account, membership, id, model);
   }
 
   /** The same page, laid out for work on curves. */
@@ -159,9 +157,7 @@ class ShotPages {
       @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
       @PathVariable long id,
       Model model) {
-    addShot(account, membership, id, model);
-    model.addAttribute("view", "curves");
-    return "floor";
+    return page("curves", account, membership, id, model);
   }
 
   /** The same page, laid out for what is checked of a camera. */
@@ -172,9 +168,7 @@ class ShotPages {
       @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
       @PathVariable long id,
       Model model) {
-    addShot(account, membership, id, model);
-    model.addAttribute("view", "checks");
-    return "floor";
+    return page("checks", account, membership, id, model);
   }
 
   @GetMapping("/shots/{id}/hand-off")
@@ -186,6 +180,14 @@ class ShotPages {
       Model model) {
     addShot(account, membership, id, model);
     return "hand-off";
+  }
+
+  /** The page of a shot in one of its layouts. */
+  private String page(
+      String view, AccountUser account, Membership membership, long id, Model model) {
+    addShot(account, membership, id, model);
+    model.addAttribute("view", view);
+    return "floor";
   }
 
   private void addShot(AccountUser account, Membership membership, long id, Model model) {
