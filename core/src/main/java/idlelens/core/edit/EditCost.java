@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.check.Seam;
 import idlelens.core.check.ShotSize;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -24,6 +25,9 @@ public record EditCost(long steps) {
   /** Looks along a rail for each number of a pose that becomes a place on it. */
   private static final long LOOKS = 60;
 
+  /** Eases that are tried for a move, at each frame. */
+  private static final long FITS = 800;
+
   /** What the edits cost when they are made on that shot. */
   public static EditCost of(Shot shot, List<Edit> edits) {
     long steps = 0;
@@ -34,6 +38,7 @@ public record EditCost(long steps) {
         steps += shot.find(id).map(ShotSize::keys).orElse(0L);
       }
       steps += edit instanceof RailFromKeys ? LOOKS * samples(shot) : 0;
+      steps += solved(shot, edit);
       steps += edit.writesMotion() ? changed.size() * samples(shot) : 0;
     }
     return new EditCost(steps);
@@ -43,6 +48,17 @@ public record EditCost(long steps) {
   private static long samples(Shot shot) {
     return (long) Path.POSE.size()
         * (shot.header().range().length() + 2L * shot.header().handles());
+  }
+
+  /** What is solved or fitted before anything is written. */
+  private static long solved(Shot shot, Edit edit) {
+    if (edit instanceof FrameSubject framing && shot.find(framing.id()).isPresent()) {
+      return (long) framing.frames() * Path.POSE.size() * shot.reachedFrom(framing.id()).size();
+    }
+    if (edit instanceof CloseSeam closing) {
+      return 2L * Seam.SAMPLES * closing.ids().size() * shot.nodes().size();
+    }
+    return edit instanceof KeysToMoves ? FITS * shot.header().range().length() : 0;
   }
 
   /** The nodes that an edit changes; none if it names what only an edit before it brings. */

@@ -82,6 +82,11 @@ public record FrameSubject(
     }
   }
 
+  /** How many frames it is solved for. */
+  public int frames() {
+    return to - from + 1;
+  }
+
   @Override
   public Shot apply(Shot shot) {
     Node.Camera camera = shot.camera(id);

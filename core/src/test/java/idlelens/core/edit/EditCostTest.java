@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.curve.Curves;
 import idlelens.core.curve.Tangent;
+import idlelens.core.lens.Framing;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
@@ -17,6 +18,7 @@ import idlelens.core.time.FrameRate;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
 class EditCostTest {
@@ -53,5 +55,33 @@ class EditCostTest {
   @Test
   void editOfWhatIsNotThere_costsNothingYet() {
     assertThat(EditCost.of(shot, List.of(new Rename("not-yet", "N"))).steps()).isEqualTo(2);
+  }
+
+  /**
+   * Framing over a stretch solves every frame for all that the camera reads; one frame does not.
+   */
+  @Test
+  void framingOverAStretch_takesLong_oneFrameDoesNot() {
+    Shot rig = Sets.rig();
+    FrameSubject one =
+        new FrameSubject(
+            "cam",
+            List.of("crate"),
+            new Framing(0, 0),
+            OptionalDouble.empty(),
+            FrameSubject.Way.TURN,
+            1,
+            1,
+            Keying.TOUCHED);
+    FrameSubject long5000 =
+        new FrameSubject(
+            "cam", List.of("crate"), one.framing(), one.size(), one.way(), 1, 5001, one.keying());
+    long reached = rig.reachedFrom("cam").size();
+    long difference =
+        EditCost.of(rig, List.of(long5000)).steps() - EditCost.of(rig, List.of(one)).steps();
+    assertThat(difference).isEqualTo(5000 * 6 * reached);
+    CloseSeam all = new CloseSeam(List.of("arm", "cam"), "", 1);
+    assertThat(EditCost.of(rig, List.of(all)).steps())
+        .isGreaterThanOrEqualTo(2L * 10 * rig.nodes().size());
   }
 }

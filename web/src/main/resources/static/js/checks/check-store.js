@@ -3,6 +3,7 @@ import { getAnswer } from '../common/api.js';
 import { watched } from '../common/progress.js';
 
 const AFTER_MS = 350;
+const LONGEST_PERIOD = 5000; // frames that the server looks through
 
 /** What is asked unless somebody says otherwise. */
 const USUAL = {
@@ -89,7 +90,7 @@ export class CheckStore extends EventTarget {
   /** Looks for lengths at which the picture comes back. */
   async findPeriods() {
     const { desk, store } = this;
-    const most = Math.max(2000, 2 * (store.header.out - store.header.in + 1));
+    const most = Math.min(LONGEST_PERIOD, Math.max(2000, 2 * (store.header.out - store.header.in + 1)));
     const path = store.path(`/periods?${query({ camera: desk.camera, most })}`);
     const { wanted } = this;
     try {
