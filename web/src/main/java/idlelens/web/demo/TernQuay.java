@@ -9,6 +9,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Finish;
+import idlelens.core.set.Lamp;
 import idlelens.core.set.Lettering;
 import idlelens.core.set.Shape;
 import java.util.List;
@@ -205,6 +206,11 @@ final class TernQuay {
     set.piece("Net chest", new Shape.Box(1.1, 0.9, 0.7), "#8a6a45", on(at, -2.2, 0, 2.6));
     set.piece("Float rack", new Shape.Box(0.5, 1.9, 2.2), "#b98d56", on(at, 1.2, 0, -3.2));
     set.glow("Lamp oil", new Shape.Sphere(0.16), "#ffd98a", on(at, -1.9, 1.5, -1.2));
+    set.light(
+        "Oil light",
+        new Lamp(Lamp.Kind.PRACTICAL, "#ffd08a", 0.9, 11, false),
+        on(at, -1.8, 1.9, -1.0),
+        0);
     double slat = DOOR_M / SLATS;
     for (int i = 0; i < SLATS; i++) {
       String name = "Door slat " + (i + 1);
