@@ -1,4 +1,5 @@
 // Outlines of pieces on the plan: the hull of their triangles, seen from above or from the side.
+import { boundsOf } from '../shot/bounds.js';
 
 const MOST_VERTICES = 4000;
 /** Ground is at least this wide, and this flat. */
@@ -49,12 +50,7 @@ export function outline(mesh, pose, side, size = 1) {
 
 /** Whether a mesh is as wide and flat as ground. */
 export function isFlat(mesh) {
-  const low = [Infinity, Infinity, Infinity];
-  const high = [-Infinity, -Infinity, -Infinity];
-  mesh.positions.forEach((v, i) => {
-    low[i % 3] = Math.min(low[i % 3], v);
-    high[i % 3] = Math.max(high[i % 3], v);
-  });
+  const { low, high } = boundsOf(mesh);
   const [width, height, depth] = high.map((v, i) => v - low[i]);
   return width * depth >= GROUND_M2 && height <= FLAT * Math.sqrt(width * depth);
 }
