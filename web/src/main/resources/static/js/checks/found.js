@@ -3,7 +3,7 @@ import { button, h } from '../common/dom.js';
 import { fixed, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { creep, overshoot } from '../panels/findings.js';
-import { closeSeam, hasKeys, revealAt, runThrough, setPeriod, takeOut } from './remedies.js';
+import { closeSeam, hasKeys, letItLoop, revealAt, runThrough, setPeriod, takeOut } from './remedies.js';
 
 const MOST_LISTED = 12;
 const MM = 1000;
@@ -101,11 +101,21 @@ function openLines(checks) {
     const text = open.would
       ? `${node?.name} comes back every ${period}, which does not divide the loop; ${trimmed(open.would, 2)} would`
       : `${node?.name} does not come back with the loop: ${off}`;
-    const remedy = open.would
-      ? button(`Every ${trimmed(open.would, 2)}`, () => setPeriod(checks, open), { title: 'Stretch its keys to that' })
-      : button('Close it', () => closeSeam(checks, [open.node]), { title: 'A key behind the last frame' });
-    return line(text, goTo(desk, found.out, open.node), node?.kind === 'sun' ? [rideAlong(checks, node)] : [remedy]);
+    return line(text, goTo(desk, found.out, open.node), [comeBack(checks, open, node)]);
   });
+}
+
+/** What makes it come back with the loop. */
+function comeBack(checks, open, node) {
+  if (node?.kind === 'sun') return rideAlong(checks, node);
+  if (node?.kind === 'mist' && !node.mist.loops)
+    return button('Let it loop', () => letItLoop(checks, node), {
+      title: 'Its speed is rounded so that it comes back',
+    });
+  if (!open.would)
+    return button('Close it', () => closeSeam(checks, [open.node]), { title: 'A key behind the last frame' });
+  const every = `Every ${trimmed(open.would, 2)}`;
+  return button(every, () => setPeriod(checks, open), { title: 'Stretch its keys to that' });
 }
 
 /** A light that has to go along with the camera. */

@@ -38,6 +38,10 @@ export function setPeriod({ store }, { node, period, would }) {
   );
 }
 
+/** Rounds the speed of a mist so that its puffs are back in their places after a round. */
+export const letItLoop = ({ store }, { id, mist }) =>
+  store.edit([{ edit: 'set-mist', id, mist: { ...mist, loops: true } }]);
+
 /** Lets the tangents of the rig run through where it nearly stops: no key moves. */
 export function runThrough({ desk, store }, { from, to }) {
   const picks = movingRig(store, desk.camera)

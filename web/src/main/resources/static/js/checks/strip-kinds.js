@@ -148,7 +148,7 @@ const seam = {
 
 const inView = {
   name: 'In view',
-  title: 'Where the chosen piece is in the picture: in part, whole, readable; hatched where it is covered',
+  title: 'Where the chosen piece is in the picture: in part, whole, readable; grey where it is covered',
   draw(found, { asked, store }) {
     if (!found.inView) return { says: store.byId.has(asked.piece) ? '' : 'choose a piece above' };
     const { states, covered, heights, happenings } = found.inView;

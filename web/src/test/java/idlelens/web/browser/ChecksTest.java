@@ -123,6 +123,22 @@ class ChecksTest extends BrowserTest {
   }
 
   @Test
+  void mistThatDriftsOff_isLetLoop_andIsNoLongerNamed() {
+    Page page = open("Lamp room");
+    assertThat(line(page, "Sea mist").count()).isZero();
+    page.evaluate(
+        "() => { const { id, mist } = idleLens.store.nodes.find((n) => n.name === 'Sea mist');"
+            + " return idleLens.store.edit("
+            + "[{ edit: 'set-mist', id, mist: { ...mist, loops: false } }]); }");
+    found(page, 2);
+    assertThat(line(page, "Sea mist").first().textContent()).contains("does not divide the loop");
+    remedy(page, "Sea mist", "Let it loop");
+    found(page, 3);
+    assertThat(line(page, "Sea mist").count()).isZero();
+    page.close();
+  }
+
+  @Test
   void repeat_aroundACrate_isDrawnManyTimes_andFollowsTheOne() {
     Page page = openFloor(app.copyOf("Quay walk"));
     page.evaluate("() => idleLens.desk.select('crate-1')");
