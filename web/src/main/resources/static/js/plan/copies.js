@@ -1,7 +1,7 @@
 // The copies of a piece on the plan: their outlines as one faint path behind the piece itself.
 import { s } from '../common/dom.js';
 import { turned } from '../common/turned.js';
-import { boundsOf } from '../shot/bounds.js';
+import { cornersOf } from '../shot/mesh-corners.js';
 import { copiesIn, isStill, ownOf, stepOf } from '../shot/copies.js';
 import { outline } from './outline.js';
 
@@ -27,7 +27,7 @@ function within(outer, inner) {
 /** The corners of the box around a mesh, for where there are too many copies to draw each as it is. */
 function boxOf(mesh) {
   if (mesh.box) return mesh.box;
-  const { low, high } = boundsOf(mesh);
+  const { low, high } = cornersOf(mesh);
   const positions = [];
   for (let i = 0; i < 8; i++) positions.push(...[0, 1, 2].map((axis) => (i & (1 << axis) ? high : low)[axis]));
   mesh.box = { positions };

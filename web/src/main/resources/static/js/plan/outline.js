@@ -1,5 +1,5 @@
 // Outlines of pieces on the plan: the hull of their triangles, seen from above or from the side.
-import { boundsOf } from '../shot/bounds.js';
+import { cornersOf } from '../shot/mesh-corners.js';
 
 const MOST_VERTICES = 4000;
 /** Ground is at least this wide, and this flat. */
@@ -50,7 +50,7 @@ export function outline(mesh, pose, side, size = 1) {
 
 /** Whether a mesh is as wide and flat as ground. */
 export function isFlat(mesh) {
-  const { low, high } = boundsOf(mesh);
+  const { low, high } = cornersOf(mesh);
   const [width, height, depth] = high.map((v, i) => v - low[i]);
   return width * depth >= GROUND_M2 && height <= FLAT * Math.sqrt(width * depth);
 }

@@ -1,13 +1,13 @@
 // Framing up: where in the picture something is to sit, and how large, and what brings it there.
 import { toast } from '../common/toasts.js';
-import { boundsOf } from './bounds.js';
+import { cornersOf } from './mesh-corners.js';
 
 const PERCENT = 100;
 const HALF = 50;
 
 /** The middle of the box around a piece and how far its corners are from there, in its own space. */
 function ballOf(mesh) {
-  const { low, high } = boundsOf(mesh);
+  const { low, high } = cornersOf(mesh);
   const middle = low.map((v, i) => Math.round((v + high[i]) * 500) / 1000);
   return { middle, radius: Math.hypot(...low.map((v, i) => (high[i] - v) / 2)) };
 }

@@ -1,7 +1,7 @@
-// The box around a mesh, in its own space.
+// The corners of the box around a mesh, in its own space.
 
 /** Its lowest and its highest corner, in metres. @param {{ positions: ArrayLike<number> }} mesh */
-export function boundsOf({ positions }) {
+export function cornersOf({ positions }) {
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   for (let i = 0; i < positions.length; i++) {
