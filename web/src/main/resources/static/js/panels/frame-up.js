@@ -1,5 +1,6 @@
 // Frame up: where the subject sits in the picture and how large; at a frame, over a stretch, or kept by a card.
 import { button, h } from '../common/dom.js';
+import { toast } from '../common/toasts.js';
 import { idOf, partOf } from '../shot/parts.js';
 import { choice, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
@@ -38,7 +39,11 @@ const number = (store, { label, unit, least, most, get, set, quantity = 'plain',
     step,
     rate: () => store.header.rate,
     get,
-    set: (value, done) => (value < least || value > most ? false : set(value, done)),
+    set(value, done) {
+      if (value >= least && value <= most) return set(value, done);
+      if (done) toast(`${label}: from ${least} to ${most} ${unit}`, { bad: true });
+      return false;
+    },
   });
 
 /** The nine crossings and middles of thirds, to be pressed. */

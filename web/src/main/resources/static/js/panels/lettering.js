@@ -3,7 +3,6 @@ import { h } from '../common/dom.js';
 import { choice, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
 
-const MOST_LINES = 12;
 const USUAL = { ink: '#1d2930', line: 0.2, face: 'words' };
 const FACES = [
   ['words', 'words'],
@@ -28,8 +27,7 @@ export function letteringPart(store, now, set) {
     const lines = value
       .split('\n')
       .map((line) => line.trim())
-      .filter(Boolean)
-      .slice(0, MOST_LINES);
+      .filter(Boolean);
     const { text: gone, ...bare } = now().finish;
     if (lines.length) change({ lines });
     else if (gone) set(bare);

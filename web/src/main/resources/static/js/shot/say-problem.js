@@ -5,6 +5,8 @@ import { labelOf } from './parts.js';
 const NAMES = {
   'range.in': 'First frame',
   'range.out': 'Last frame',
+  'turn.length': 'Length of the turn',
+  'as.length': 'Length of the name',
   handles: 'Handles',
   aspect: 'Picture aspect',
   frame: 'Frame',
@@ -40,6 +42,7 @@ function partName(place) {
   const two = words.slice(-2).join('.');
   const last = words[words.length - 1];
   if (NAMES[two]) return NAMES[two];
+  if (last === 'length' && words.length > 1) return `The number of ${partName(words.slice(0, -1).join('.'))}`;
   if (last === 'keys' && labelOf(words[words.length - 2])) return `${labelOf(words[words.length - 2])} keys`;
   return labelOf(last) ?? NAMES[last] ?? last;
 }

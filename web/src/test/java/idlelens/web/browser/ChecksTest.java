@@ -237,6 +237,37 @@ class ChecksTest extends BrowserTest {
   }
 
   @Test
+  void placeOutsideThePicture_isRefusedWithWhatIsAllowed_andWhatWasThereStays() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.click("[data-tab=frame]");
+    type(page, "Per cent of the width to the right", "20");
+    page.waitForFunction("() => idleLens.desk.framing.asked.across === 20");
+    type(page, "Per cent of the width to the right", "80");
+    page.waitForSelector(".toast-line.bad:has-text('from -50 to 50 %')");
+    assertThat(number(page, "() => idleLens.desk.framing.asked.across")).isEqualTo(20);
+    page.close();
+  }
+
+  @Test
+  void textOfACard_isWritten_andALineTooManyIsRefusedNotDropped() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.click("#add");
+    page.click(".menu >> text=\"Card\"");
+    waitForRevision(page, 2);
+    page.evaluate("() => idleLens.desk.chooseCard('piece')");
+    Locator text = page.locator("textarea[aria-label='Text on the card']");
+    text.fill("Berth\nfour");
+    text.blur();
+    waitForRevision(page, 3);
+    text.fill("line\n".repeat(13));
+    text.blur();
+    page.waitForSelector(".toast-line.bad:has-text('The number of lines is 13; at most 12')");
+    page.waitForFunction("() => idleLens.desk.node.finish.text.lines.join() === 'Berth,four'");
+    complaints.removeIf(c -> c.contains("422")); // the refusal itself
+    page.close();
+  }
+
+  @Test
   void lightsMistAndHaze_arePutOnSet_changed_hiddenAndKeyed() {
     Page page = openFloor(app.copyOf("Quay walk"));
     for (String what : List.of("Practical", "Mist", "Haze")) {
