@@ -72,7 +72,8 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
             path, rounded(Retiming.apply(chain.curve(path), map, Landing.REFUSE, seen), node));
       }
     }
-    return node.withChain(chain.with(curves).mapped(part -> stamped(part, map, factor)));
+    return node.stampsRetimed(frame -> whole(map.at(frame)))
+        .withChain(chain.with(curves).mapped(part -> stamped(part, map, factor)));
   }
 
   /** Frames that a part holds stay at their moments, and what lasts goes on as long. */

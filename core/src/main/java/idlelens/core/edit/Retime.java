@@ -66,7 +66,8 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
       }
     }
     Chain moved = chain.with(curves).mapped(part -> part.stampsRetimed(map::at));
-    return moved.equals(chain) ? node : node.withChain(moved);
+    Node inTime = node.stampsRetimed(map::at);
+    return moved.equals(chain) ? inTime : inTime.withChain(moved);
   }
 
   private Marker moved(Marker marker) {
@@ -84,8 +85,12 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
   @Override
   public Footprint footprint(Shot shot) {
     Footprint.Builder places = Footprint.of(shot);
-    (ids.isEmpty() ? shot.nodes().stream().map(Node::id).toList() : ids)
-        .forEach(places::changesChain);
+    for (Node node : ids.isEmpty() ? shot.nodes() : ids.stream().map(shot::node).toList()) {
+      places.changesChain(node.id());
+      if (node instanceof Node.Piece piece && piece.finish().pictures().isPresent()) {
+        places.changes(Place.node(node.id()).in("look"));
+      }
+    }
     if (ids.isEmpty()) {
       places.reliesOn(Place.ORDER);
     }

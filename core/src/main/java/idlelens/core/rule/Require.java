@@ -50,6 +50,14 @@ public final class Require {
     return value;
   }
 
+  /** The SHA-256 of something stored, in hexadecimal. */
+  public static String hash(String value, String where) {
+    if (value == null || !value.matches("[0-9a-f]{64}")) {
+      throw new RefusedException(where, value, "64 hexadecimal digits");
+    }
+    return value;
+  }
+
   /**
    * Text of 1 to {@code most} characters once trimmed: whole ones (no halves of surrogate pairs),
    * none that control or turn what stands around them, and at least one that can be seen.

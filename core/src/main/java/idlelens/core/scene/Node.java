@@ -14,6 +14,7 @@ import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import java.util.function.Predicate;
 
 /** Anything on set. */
@@ -83,6 +84,11 @@ public sealed interface Node {
     return kept.size() == chain().parts().size()
         ? this
         : withBody(body().withTakesKeys(rest).withChain(new Chain(kept)));
+  }
+
+  /** With the frames that it holds outside its chain moved by a map of time. */
+  default Node stampsRetimed(DoubleUnaryOperator map) {
+    return this;
   }
 
   /** Carried by that for all frames. */
@@ -167,6 +173,14 @@ public sealed interface Node {
     @Override
     public Piece withBody(NodeBody newBody) {
       return new Piece(newBody, shape, finish);
+    }
+
+    @Override
+    public Piece stampsRetimed(DoubleUnaryOperator map) {
+      return finish
+          .pictures()
+          .map(p -> new Piece(body, shape, finish.withPictures(p.retimed(map))))
+          .orElse(this);
     }
 
     @Override

@@ -9,8 +9,10 @@ import java.util.Optional;
  * @param colour sRGB as {@code #rrggbb}
  * @param kind how it takes light
  * @param lettering what is written on it; cards only show it
+ * @param pictures what is shown on it; cards only show it
  */
-public record Finish(String colour, Kind kind, Optional<Lettering> lettering) {
+public record Finish(
+    String colour, Kind kind, Optional<Lettering> lettering, Optional<Pictures> pictures) {
 
   /** How a surface takes light. */
   public enum Kind {
@@ -26,11 +28,20 @@ public record Finish(String colour, Kind kind, Optional<Lettering> lettering) {
     Require.colour(colour, "finish.colour", "#a9675a");
     Require.present(kind, "finish.kind");
     Require.present(lettering, "finish.text");
+    Require.present(pictures, "finish.pictures");
   }
 
-  /** One that has nothing written on it. */
+  /** One that has nothing on it. */
   public Finish(String colour, Kind kind) {
-    this(colour, kind, Optional.empty());
+    this(colour, kind, Optional.empty(), Optional.empty());
+  }
+
+  public Finish withPictures(Pictures shown) {
+    return new Finish(colour, kind, lettering, Optional.of(shown));
+  }
+
+  public Finish withoutPictures() {
+    return new Finish(colour, kind, lettering, Optional.empty());
   }
 
   public static Finish matt(String colour) {

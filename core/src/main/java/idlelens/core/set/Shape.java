@@ -125,9 +125,7 @@ public sealed interface Shape {
    */
   record Imported(String asset, Bounds bounds, int triangles) implements Shape {
     public Imported {
-      if (asset == null || !asset.matches("[0-9a-f]{64}")) {
-        throw new RefusedException("shape.asset", asset, "64 hexadecimal digits");
-      }
+      Require.hash(asset, "shape.asset");
       Require.present(bounds, "shape.bounds");
       Require.within(triangles, 0, 20_000_000, "shape.triangles");
     }

@@ -95,6 +95,9 @@ public final class GltfWriter {
     if (node instanceof Node.Piece piece && piece.finish().lettering().isPresent()) {
       notes.add(node.name() + ": what is written on it stays here");
     }
+    if (node instanceof Node.Piece piece && piece.finish().pictures().isPresent()) {
+      notes.add(node.name() + ": the pictures on it stay here");
+    }
     if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
       notes.add(node.name() + ": its size and glow over time stay here");
     }
@@ -206,7 +209,7 @@ public final class GltfWriter {
       out.put("camera", glb.list("cameras").size());
       writeCamera(camera);
     } else if (node instanceof Node.Piece piece && chosen.contains(node.id())) {
-      PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish());
+      PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish().withoutPictures());
       int mesh = meshes.index(look, piece.name());
       if (mesh >= 0) {
         out.put("mesh", mesh);

@@ -127,6 +127,9 @@ final class ShapeJson {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     out.put("colour", finish.colour()).put("kind", JsonPlace.word(finish.kind()));
     finish.lettering().ifPresent(text -> write(text, out.putObject("text")));
+    finish
+        .pictures()
+        .ifPresent(pictures -> PicturesJson.write(pictures, out.putObject("pictures")));
     return out;
   }
 
@@ -140,11 +143,14 @@ final class ShapeJson {
   }
 
   static Finish readFinish(JsonPlace place) throws FormatException {
-    place.only("colour", "kind", "text");
+    place.only("colour", "kind", "text", "pictures");
     return new Finish(
         place.get("colour").text(),
         place.choice("kind", Finish.Kind.class, Finish.Kind.MATT),
-        place.has("text") ? Optional.of(readText(place.get("text"))) : Optional.empty());
+        place.has("text") ? Optional.of(readText(place.get("text"))) : Optional.empty(),
+        place.has("pictures")
+            ? Optional.of(PicturesJson.read(place.get("pictures")))
+            : Optional.empty());
   }
 
   private static Lettering readText(JsonPlace p) throws FormatException {

@@ -30,6 +30,12 @@ public final class MeshOctets {
     return out.array();
   }
 
+  /** Whether octets begin like triangles. */
+  public static boolean isMesh(byte[] octets) {
+    return octets.length >= HEAD
+        && ByteBuffer.wrap(octets).order(ByteOrder.LITTLE_ENDIAN).getInt() == MAGIC;
+  }
+
   /** Reads what {@link #write} wrote. */
   public static Mesh read(byte[] octets) throws FormatException {
     ByteBuffer in = ByteBuffer.wrap(octets).order(ByteOrder.LITTLE_ENDIAN);

@@ -104,8 +104,10 @@ import idlelens.core.set.Finish;
 import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
 import idlelens.core.set.Lettering;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
+import idlelens.core.set.Still;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.format.FormatException;
@@ -265,7 +267,15 @@ class EditJsonTest {
                         "#ffffff",
                         0.25,
                         Lettering.Face.NUMBERS,
-                        true)))),
+                        true)),
+                Optional.of(
+                    new Pictures(
+                        List.of(
+                            new Still("ab".repeat(32), 640, 480, 1),
+                            new Still("cd".repeat(32), 640, 480, 12)),
+                        new FrameRate(24000, 1001),
+                        1003.5,
+                        Pictures.After.CYCLE)))),
         new SetSun("sun", "#ffffff", 2),
         new SetRepeat("row", new Repetition(-2, 9, 1, 2, 3, 60, 5, -5, 12, 3.5, -44)),
         new FrameSubject(

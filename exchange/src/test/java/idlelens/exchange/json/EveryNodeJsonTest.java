@@ -27,8 +27,10 @@ import idlelens.core.set.Finish;
 import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
 import idlelens.core.set.Lettering;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
+import idlelens.core.set.Still;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
@@ -46,6 +48,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 class EveryNodeJsonTest {
   private static final Lettering TEXT =
       new Lettering(List.of("Quai ñ", "2"), "#0a0b0c", 0.3, Lettering.Face.NUMBERS, true);
+
+  private static final Pictures PLAYING =
+      new Pictures(
+          List.of(new Still("0a".repeat(32), 512, 384, 1), new Still("1b".repeat(32), 512, 384, 3)),
+          new FrameRate(25, 2),
+          4.25,
+          Pictures.After.CYCLE);
 
   private static NodeBody body(String id, Hidden hidden, Chain chain) {
     return new NodeBody(id, "The " + id, hidden, chain, TakesKeys.ALL);
@@ -91,7 +100,7 @@ class EveryNodeJsonTest {
             new Node.Piece(
                 body("card", new Hidden(true, true, true), piece),
                 new Shape.Card(1, 2),
-                new Finish("#102030", Finish.Kind.GLOW, Optional.of(TEXT))),
+                new Finish("#102030", Finish.Kind.GLOW, Optional.of(TEXT), Optional.of(PLAYING))),
             new Node.Sun(body("sun", with(Shine.USUAL, Chain.pose())), "#ffd9a6", 1),
             new Node.Light(
                 body("light", with(Shine.USUAL, Chain.pose())),
@@ -122,6 +131,11 @@ class EveryNodeJsonTest {
         "\"density\":0.3|\"density\":1.3|mist.density is 1.3; allowed: 0 to 1",
         "\"half\":61.5|\"half\":0|haze.half is 0.0",
         "\"lines\":[\"Quai|\"lines\":[\"\",\"Quai|text.lines is ''",
+        "\"held\":3|\"held\":0|pictures.held is 0; allowed: 1 to 10000",
+        "\"width\":512|\"width\":5000|pictures.width is 5000; allowed: 1 to 4096",
+        "\"asset\":\"0a|\"asset\":\"zz|64 hexadecimal digits",
+        "\"rate\":\"25/2\"|\"rate\":\"0\"|rate.numerator is 0",
+        "\"after\":\"cycle\"|\"after\":\"stop\"|hold, cycle",
         "[\"picture\",\"files\"]|[\"picture\",\"sides\"]|views, picture, files",
         "\"radius\":0.75|\"radius\":0|frame-up.radius is 0.0",
         "\"glow\":2.5|\"glow\":99|glow is 99.0; allowed: -10 to 20"

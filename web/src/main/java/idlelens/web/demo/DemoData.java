@@ -3,6 +3,7 @@ package idlelens.web.demo;
 import idlelens.web.account.AccountRepository;
 import idlelens.web.database.Transactions;
 import idlelens.web.production.ProductionRepository;
+import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -23,6 +24,7 @@ class DemoData implements ApplicationRunner {
   private final AccountRepository accounts;
   private final ProductionRepository productions;
   private final ShotService shots;
+  private final AssetRepository assets;
   private final PasswordEncoder passwords;
   private final Transactions transactions;
 
@@ -30,11 +32,13 @@ class DemoData implements ApplicationRunner {
       AccountRepository accounts,
       ProductionRepository productions,
       ShotService shots,
+      AssetRepository assets,
       PasswordEncoder passwords,
       Transactions transactions) {
     this.accounts = accounts;
     this.productions = productions;
     this.shots = shots;
+    this.assets = assets;
     this.passwords = passwords;
     this.transactions = transactions;
   }
@@ -51,6 +55,7 @@ class DemoData implements ApplicationRunner {
   private void addAll() {
     long account = accounts.add(NAME, "Demo artist", passwords.encode(PASSWORD));
     long production = productions.add("Tern Quay", account);
+    assets.put(production, GullPictures.octets());
     DemoShots.all().forEach(shot -> shots.add(production, shot));
   }
 }

@@ -178,7 +178,7 @@ final class DemoShots {
         Beyond.CYCLE_AND_CARRY);
   }
 
-  /** A wide and a long lens on the arriving ferry. */
+  /** A wide and a long lens on the arriving ferry, which a gull follows. */
   static Shot twoCameras() {
     SetBuilder set = new SetBuilder();
     TernQuay.build(set);
@@ -199,6 +199,7 @@ final class DemoShots {
     closer.put(Path.FOCAL, Curve.still(50));
     closer.put(Path.F_STOP, Curve.still(2));
     set.camera("B-cam", "", closer, Lens.PLAIN.following("wheelhouse"));
+    TernQuay.gull(set);
     return shot("Two cameras", 1001, 1096, carryFerry(set.nodes()));
   }
 

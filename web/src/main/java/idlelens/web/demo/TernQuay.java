@@ -3,6 +3,7 @@ package idlelens.web.demo;
 import static idlelens.web.demo.SetBuilder.At.on;
 import static idlelens.web.demo.SetBuilder.At.world;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
@@ -129,6 +130,29 @@ final class TernQuay {
     set.piece("Mast", new Shape.Cylinder(0.06, 0.04, 3), IRON, on(at, 0, 3.45, -2.2));
   }
 
+  /** Over the stern of the ferry, on a card that plays the beat of its wings. */
+  static void gull(SetBuilder set) {
+    set.piece(
+        "Gull",
+        new Shape.Card(1.5, 1),
+        Finish.matt("#f3f1ea").withPictures(GullPictures.beating(1001)),
+        on("ferry-ottoline", -2.6, 5.2, 4.5).turned(18));
+    set.moved("gull", Path.Y, swaying(5.2, 0.35, 60));
+    set.moved("gull", Path.X, swaying(-2.6, 0.5, 90));
+  }
+
+  /** To and fro about a value, over and over. */
+  private static Curve swaying(double about, double by, int frames) {
+    return new Curve(
+        about,
+        List.of(
+            new Key(1001, about - by, Tangent.Kind.SETTLE),
+            new Key(1001 + frames / 2.0, about + by, Tangent.Kind.SETTLE),
+            new Key(1001 + frames, about - by, Tangent.Kind.SETTLE)),
+        Beyond.CYCLE,
+        Beyond.CYCLE);
+  }
+
   private static void crates(SetBuilder set) {
     set.group("Crates", world(1.75, 0, -6.2));
     crate(set, 1, 1.0, 0, 0, 0, 8);
@@ -169,7 +193,7 @@ final class TernQuay {
     String ink = number == 3 || number == 5 ? "#1d2930" : "#fbf9f4";
     Lettering text =
         new Lettering(List.of(String.valueOf(number)), ink, 0.8, Lettering.Face.WORDS, true);
-    return new Finish(colour, Finish.Kind.MATT, Optional.of(text));
+    return new Finish(colour, Finish.Kind.MATT, Optional.of(text), Optional.empty());
   }
 
   private static void lanterns(SetBuilder set) {

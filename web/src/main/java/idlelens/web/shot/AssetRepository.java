@@ -9,6 +9,7 @@ import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
+import idlelens.core.set.Still;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.database.Transactions;
@@ -21,10 +22,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Triangles that came from files, stored once by their content. */
+/** Triangles that came from files and pictures for cards, stored once by their content. */
 @Repository
 public class AssetRepository {
   private final DSLContext sql;
@@ -41,27 +43,15 @@ public class AssetRepository {
    * Stores assets for a production; those already there are kept as they are. All are read before
    * any is kept.
    *
-   * @throws RefusedException if one is not triangles, or not those of its hash
+   * @throws RefusedException if one is neither triangles nor a picture, or not those of its hash
    */
   public void put(long productionId, Map<String, byte[]> assets) {
-    assets.forEach(AssetRepository::check);
+    assets.forEach(AssetContent::check);
     transactions.write(
         () -> {
           LocalDateTime now = LocalDateTime.now(clock);
           assets.forEach((hash, content) -> insert(productionId, hash, content, now));
         });
-  }
-
-  private static void check(String hash, byte[] content) {
-    if (!MeshOctets.hash(content).equals(hash)) {
-      throw new RefusedException("assets." + hash, "other content", "content of that hash");
-    }
-    try {
-      MeshOctets.read(content);
-    } catch (FormatException e) {
-      throw new RefusedException(
-          "assets." + hash + "." + e.where(), e.found(), e.allowed() + " (triangles)");
-    }
   }
 
   private void insert(long productionId, String hash, byte[] content, LocalDateTime now) {
@@ -117,7 +107,7 @@ public class AssetRepository {
             .where(ASSET.SHA256.eq(hash))
             .fetchOptional(ASSET.CONTENT)
             .orElseThrow(() -> new NotFoundException("Asset " + hash));
-    if (!MeshOctets.hash(content).equals(hash)) {
+    if (!AssetContent.hash(content).equals(hash)) {
       throw new DamagedException("Asset " + hash, "its SHA-256 is another one");
     }
     return content;
@@ -135,6 +125,22 @@ public class AssetRepository {
     } catch (FormatException e) {
       throw new DamagedException("Asset " + hash, e.getMessage());
     }
+  }
+
+  /**
+   * A picture of a production.
+   *
+   * @throws NotFoundException if it has none of that hash
+   */
+  byte[] picture(long productionId, String hash) {
+    boolean known =
+        sql.fetchExists(
+            ASSET_USE, ASSET_USE.PRODUCTION_ID.eq(productionId), ASSET_USE.SHA256.eq(hash));
+    byte[] content = known ? content(hash) : new byte[0];
+    if (!known || MeshOctets.isMesh(content)) {
+      throw new NotFoundException("Picture " + hash);
+    }
+    return content;
   }
 
   /** All assets that a shot needs. */
@@ -160,19 +166,35 @@ public class AssetRepository {
         (hash, node) -> {
           if (!known.contains(hash)) {
             throw new RefusedException(
-                node.name() + ".shape.asset", hash, "an asset of this production");
+                node.name() + "." + placeOf(node, hash), hash, "an asset of this production");
           }
         });
+  }
+
+  private static String placeOf(Node node, String hash) {
+    boolean triangles =
+        node instanceof Node.Piece piece
+            && piece.shape() instanceof Shape.Imported imported
+            && imported.asset().equals(hash);
+    return triangles ? "shape.asset" : "finish.pictures.asset";
   }
 
   /** The assets that nodes name, each with the first node that does. */
   private static Map<String, Node> named(Iterable<Node> nodes) {
     Map<String, Node> named = new LinkedHashMap<>();
     for (Node node : nodes) {
-      if (node instanceof Node.Piece piece && piece.shape() instanceof Shape.Imported imported) {
-        named.putIfAbsent(imported.asset(), node);
+      if (node instanceof Node.Piece piece) {
+        assetsOf(piece).forEach(hash -> named.putIfAbsent(hash, node));
       }
     }
     return named;
+  }
+
+  private static Stream<String> assetsOf(Node.Piece piece) {
+    Stream<String> pictures =
+        piece.finish().pictures().stream().flatMap(p -> p.stills().stream()).map(Still::asset);
+    return piece.shape() instanceof Shape.Imported imported
+        ? Stream.concat(Stream.of(imported.asset()), pictures)
+        : pictures;
   }
 }

@@ -9,7 +9,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** Takes triangles out of the database that no revision of any shot names any more. */
+/** Takes triangles and pictures out of the database that no revision of any shot names any more. */
 @Component
 class AssetSweep {
   private static final Logger LOG = LoggerFactory.getLogger(AssetSweep.class);
@@ -36,7 +36,7 @@ class AssetSweep {
     }
     int gone = unnamed.isEmpty() ? 0 : assets.remove(unnamed, before);
     if (gone > 0) {
-      LOG.info("{} meshes that no shot names any more left the database", gone);
+      LOG.info("{} meshes and pictures that no shot names any more left the database", gone);
     }
   }
 }

@@ -6,6 +6,7 @@ import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import java.util.List;
 import java.util.Optional;
@@ -32,7 +33,9 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
                     || !now.shares(id, old)
                     || isReshapedRail(id)
                     || ridesReshaped(id)
-                    || isRepeatedAnew(id))
+                    || isRepeatedAnew(id)
+                    || driftsAnew(id)
+                    || playsAnew(id))
         .toList();
   }
 
@@ -55,6 +58,18 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
         && (!before.shot().header().equals(after.shot().header())
             || !(before.shot().find(id).orElse(null) instanceof Node.Mist old
                 && old.drift().equals(mist.drift())));
+  }
+
+  /** Whether other pictures are shown on it, or at other frames. */
+  private boolean playsAnew(String id) {
+    Optional<Pictures> now = picturesOf(after.shot(), id);
+    return !now.equals(picturesOf(before.shot(), id))
+        || now.isPresent() && !before.shot().header().rate().equals(after.shot().header().rate());
+  }
+
+  private static Optional<Pictures> picturesOf(Shot shot, String id) {
+    return shot.find(id)
+        .flatMap(n -> n instanceof Node.Piece piece ? piece.finish().pictures() : Optional.empty());
   }
 
   /** Whether it is repeated otherwise than before, or repeats otherwise. */

@@ -3,6 +3,7 @@ package idlelens.web.shot;
 import idlelens.core.rule.Require;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
+import idlelens.web.picture.PictureFile;
 import idlelens.web.problem.NotFoundException;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
@@ -22,6 +23,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @Tag(name = "Shots")
 class PictureController {
+  private static final PictureFile.Limits LIMITS =
+      new PictureFile.Limits(200_000, 640, MediaType.IMAGE_JPEG);
+
   private final PictureRepository pictures;
   private final ShotRepository shots;
 
@@ -38,7 +42,7 @@ class PictureController {
       description = "A JPEG of up to 640 pixels a side and 200,000 octets, with its revision.")
   void put(@PathVariable long id, @RequestParam long revision, @RequestBody byte[] content) {
     Require.within((double) revision, 1, shots.revision(id), "revision");
-    PictureFile.check(content);
+    PictureFile.head(content, LIMITS);
     pictures.put(id, revision, content);
   }
 

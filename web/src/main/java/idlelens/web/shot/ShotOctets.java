@@ -110,6 +110,8 @@ class ShotOctets {
         MistOctets.add(bundle, out, motion.shot().header(), mist);
       }
       repeats.add(out, motion.shot().node(id));
+      PlayedOctets.add(
+          bundle, out, motion.grid(), motion.shot().node(id), motion.shot().header().rate());
       RideOctets.add(bundle, out, motion, id);
       Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {

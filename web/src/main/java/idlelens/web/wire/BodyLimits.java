@@ -10,6 +10,8 @@ enum BodyLimits {
   BEATS("/api/shots/\\d+/beats", 1L << 20),
   PICTURE("/api/shots/\\d+/picture", 400_000),
   FILES("/api/productions/\\d+/imports", 80L << 20),
+  PICTURES("/api/shots/\\d+/pictures", 80L << 20),
+  NAMES("/api/play-order", 1L << 20),
   OTHER(".*", 64L << 10);
 
   /** What somebody who shows neither a session nor a password may send. */

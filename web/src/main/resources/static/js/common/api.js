@@ -118,6 +118,7 @@ export const postJson = async (path, body = undefined, request = undefined) => {
 };
 export const getAnswer = (path, request = undefined) => call('GET', path, { request });
 export const getOctets = async (path) => (await call('GET', path, { accept: OCTETS })).arrayBuffer();
+export const getBlob = async (path) => (await call('GET', path, { accept: 'image/*' })).blob();
 export const postOctets = async (path, body = undefined, request = undefined) =>
   (await call('POST', path, { body, accept: OCTETS, request })).arrayBuffer();
 /** Sends a table as text; gets the outcome as octets. */

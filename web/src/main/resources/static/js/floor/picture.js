@@ -86,6 +86,7 @@ export class Picture {
       { signal },
     );
     this.store.addEventListener('ghost', draw, { signal });
+    this.store.addEventListener('pictures', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
     this.desk.addEventListener('layout', draw, { signal });

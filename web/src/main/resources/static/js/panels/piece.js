@@ -1,10 +1,12 @@
 // Sizes and colour of a piece, or the light of a sun.
 import { h } from '../common/dom.js';
 import { NumberField } from './number-field.js';
-import { choice, row } from './fields.js';
+import { choice, heads, row } from './fields.js';
+import { cardPictures } from './card-pictures.js';
 import { letteringPart } from './lettering.js';
 import { shownPart } from './shown.js';
 
+const ABREAST = 3;
 const NAMES = {
   width: 'Width',
   height: 'Height',
@@ -26,7 +28,7 @@ export const piecePanel = {
   signature: (store, node) => (node.kind === 'sun' ? 'sun' : node.shape.kind),
 
   build(store, desk, node) {
-    const panel = node.kind === 'sun' ? sun(store, node) : piece(store, node);
+    const panel = node.kind === 'sun' ? sun(store, node) : piece(store, desk, node);
     const shown = shownPart(store, desk, node.id);
     panel.elements[0].append(...shown.rows);
     return {
@@ -64,16 +66,34 @@ function sizeFields(store, node, now, set) {
           set({ ...now().shape, [name]: name === 'steps' ? Math.round(value) : value }, now().finish, done),
       }),
   );
-  return { fields, sizes };
+  return { fields, rows: sizeRows(fields, sizes) };
 }
 
-function piece(store, node) {
+/** Three sizes in a row, under their names. */
+function sizeRows(fields, sizes) {
+  if (fields.length === 1) return [row(NAMES[sizes[0]], fields[0].element)];
+  const rows = [];
+  for (let at = 0; at < fields.length; at += ABREAST) {
+    const names = sizes.slice(at, at + ABREAST).map((name) => NAMES[name]);
+    const cells = fields.slice(at, at + ABREAST).map((field) => field.element);
+    while (cells.length < ABREAST) cells.push(h('span'));
+    rows.push(heads(...names), row(at ? '' : 'Size', ...cells));
+  }
+  return rows;
+}
+
+function piece(store, desk, node) {
   const { id } = node;
   const now = () => store.byId.get(id);
   const set = (shape, finish, done = true) => give(store, [{ edit: 'set-piece', id, shape, finish }], done);
-  const text =
-    node.shape.kind === 'card' ? letteringPart(store, now, (finish, done) => set(now().shape, finish, done)) : null;
-  const { fields, sizes } = sizeFields(store, node, now, set);
+  const onCard =
+    node.shape.kind === 'card'
+      ? [
+          cardPictures(store, desk, now, set),
+          letteringPart(store, now, (finish, done) => set(now().shape, finish, done)),
+        ]
+      : [];
+  const { fields, rows } = sizeFields(store, node, now, set);
   const colour = h('input', {
     type: 'color',
     'aria-label': 'Colour',
@@ -102,10 +122,10 @@ function piece(store, node) {
       h(
         'div',
         { class: 'rows' },
-        ...fields.map((field, i) => row(NAMES[sizes[i]], field.element)),
+        ...rows,
         node.shape.kind === 'stair' ? h('label', {}, four, 'Steps on four sides') : null,
         row('Colour', colour, kind),
-        ...(text?.rows ?? []),
+        ...onCard.flatMap((part) => part.rows),
       ),
     ],
     refresh() {
@@ -113,7 +133,7 @@ function piece(store, node) {
       colour.value = now().finish.colour;
       kind.value = now().finish.kind;
       four.checked = Boolean(now().shape.fourSided);
-      text?.refresh();
+      onCard.forEach((part) => part.refresh());
     },
   };
 }

@@ -52,7 +52,7 @@ export class Plan {
     this.layer = new PathLayer(this);
     this.gestures = new PlanGestures(this, signal);
     store.addEventListener('shot', () => this.ask('all'), { signal });
-    for (const name of ['motion', 'ghost']) store.addEventListener(name, () => this.ask('all'), { signal });
+    for (const name of ['motion', 'ghost', 'pictures']) store.addEventListener(name, () => this.ask('all'), { signal });
     store.addEventListener(
       'meshes',
       () => {

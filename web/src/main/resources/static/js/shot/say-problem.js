@@ -24,6 +24,10 @@ const NAMES = {
   carrier: 'Carrier',
   channels: 'Channels',
   keep: 'What is kept',
+  picture: 'Picture',
+  'picture.width': 'Picture width in pixels',
+  'picture.height': 'Picture height in pixels',
+  'picture.octets': 'Size of the file in octets',
 };
 
 const isNumber = (text) => /^[-−+]?\d+(\.\d+)?([eE][-+]?\d+)?$/.test(text);

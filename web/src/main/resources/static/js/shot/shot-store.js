@@ -9,9 +9,9 @@ const SHOW_EVERY_MS = 40;
 const AGAIN_AFTER_MS = 1500;
 
 /**
- * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'ghost' (another version beside
- * this one), 'saving' (state of storage), 'people', 'refused' (detail: the Problem), 'not-shown' (detail: the edits
- * that were refused while only shown).
+ * Events: 'shot' (document changed), 'motion' (samples changed, detail.ids), 'meshes', 'pictures' (one that a card
+ * shows has come), 'ghost' (another version beside this one), 'saving' (state of storage), 'people', 'refused'
+ * (detail: the Problem), 'not-shown' (detail: the edits that were refused while only shown).
  */
 export class ShotStore extends EventTarget {
   constructor(id) {

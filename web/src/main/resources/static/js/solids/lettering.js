@@ -24,23 +24,28 @@ function drawn({ width, height }, text) {
   return canvas;
 }
 
+/** One side with text; where a card is copied, it is copied along. */
+function sideOf(solid, plane, material) {
+  if (!(solid instanceof THREE.InstancedMesh)) return new THREE.Mesh(plane, material);
+  const side = new THREE.InstancedMesh(plane, material, solid.count);
+  side.instanceMatrix = solid.instanceMatrix;
+  side.frustumCulled = false;
+  return side;
+}
+
 /** Puts the text of a card onto its solid; it goes with it. */
 export function letter(solid, shape, finish) {
-  if (shape.kind !== 'card' || !finish.text || solid instanceof THREE.InstancedMesh) return;
+  if (shape.kind !== 'card' || !finish.text) return;
   const texture = new THREE.CanvasTexture(drawn(shape, finish.text));
   texture.colorSpace = THREE.SRGBColorSpace;
   texture.anisotropy = 4;
   const make = finish.kind === 'glow' ? THREE.MeshBasicMaterial : THREE.MeshLambertMaterial;
   const material = new make({ map: texture, transparent: true, depthWrite: false });
-  const plane = new THREE.PlaneGeometry(shape.width, shape.height);
-  for (const [z, turn] of [
-    [OFF_M, 0],
-    [-OFF_M, Math.PI],
-  ]) {
-    const side = new THREE.Mesh(plane, material);
-    side.position.set(0, shape.height / 2, z);
-    side.rotation.y = turn;
-    solid.add(side);
+  for (const turn of [0, Math.PI]) {
+    const plane = new THREE.PlaneGeometry(shape.width, shape.height)
+      .translate(0, shape.height / 2, OFF_M)
+      .rotateY(turn);
+    solid.add(sideOf(solid, plane, material));
   }
   // a font that comes later is drawn when it is there
   document.fonts.load(`16px ${FACES[finish.text.face ?? 'words']}`).then(() => {

@@ -3,9 +3,12 @@ import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { copiesIn } from '../shot/copies.js';
 import { glowOf, sizeOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
+import { faceGeometry, faceMaterial, isPictured, turnTo } from './card-face.js';
 import { CopiedSolid } from './copied.js';
 import { letter, unletter } from './lettering.js';
 import { makeMaterial, orderOf, setSun, shine } from './materials.js';
+
+const WHITE = '#ffffff';
 
 export class Solids {
   constructor(store, scene) {
@@ -26,13 +29,7 @@ export class Solids {
       const times = copiesIn(this.store, node.id)?.count ?? 0;
       if (known && known.mesh === mesh && known.finish === finish && known.times === times) continue;
       if (known) this.drop(node.id);
-      const material = makeMaterial(node.finish);
-      const solid = times ? new CopiedSolid(geometry(mesh), material, times) : new THREE.Mesh(geometry(mesh), material);
-      letter(solid, node.shape, node.finish);
-      solid.renderOrder = orderOf(node.finish);
-      solid.castShadow = node.finish.kind === 'matt';
-      solid.receiveShadow = node.finish.kind === 'matt';
-      solid.userData.id = node.id;
+      const solid = make(node, mesh, times);
       this.scene.add(solid);
       this.pieces.set(node.id, { solid, mesh, finish, times });
     }
@@ -40,8 +37,9 @@ export class Solids {
   }
 
   drop(id) {
-    const { solid } = this.pieces.get(id);
+    const { solid, mesh } = this.pieces.get(id);
     this.scene.remove(solid);
+    if (solid.geometry !== mesh.geometry) solid.geometry.dispose();
     if (solid instanceof CopiedSolid) solid.dispose();
     unletter(solid);
     solid.material.dispose();
@@ -71,12 +69,20 @@ export class Solids {
     const size = sizeOf(state, node, frame);
     if (copies) moved = solid.placeCopies(copies, frame, size) || moved;
     else moved = resize(solid, size) || moved;
-    if (node.finish.kind === 'glow') shine(solid.material, node.finish.colour, glowOf(state, node, frame));
+    moved = this.look(solid, state, node, frame) || moved;
     const { position } = solid;
     moved ||= position.x !== pose.x || position.y !== pose.y || position.z !== pose.z;
     position.set(pose.x, pose.y, pose.z);
     solid.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
     return moved;
+  }
+
+  /** Shows how it looks at a frame; tells whether it casts another shadow. */
+  look(solid, state, node, frame) {
+    const pictured = isPictured(node);
+    if (node.finish.kind === 'glow')
+      shine(solid.material, pictured ? WHITE : node.finish.colour, glowOf(state, node, frame));
+    return pictured && turnTo(solid, this.store, state, node, frame);
   }
 
   light(sunTo, colour) {
@@ -86,6 +92,20 @@ export class Solids {
   dispose() {
     for (const id of [...this.pieces.keys()]) this.drop(id);
   }
+}
+
+/** The solid of a piece, or of so many copies of it. */
+function make(node, mesh, times) {
+  const pictured = isPictured(node);
+  const shape = pictured ? faceGeometry(node.shape) : geometry(mesh);
+  const material = pictured ? faceMaterial(node.finish) : makeMaterial(node.finish);
+  const solid = times ? new CopiedSolid(shape, material, times) : new THREE.Mesh(shape, material);
+  letter(solid, node.shape, node.finish);
+  solid.renderOrder = orderOf(node.finish);
+  solid.castShadow = node.finish.kind === 'matt';
+  solid.receiveShadow = node.finish.kind === 'matt';
+  solid.userData.id = node.id;
+  return solid;
 }
 
 /** Makes a solid so many times as large; tells whether it was not. */

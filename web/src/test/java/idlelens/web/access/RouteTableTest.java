@@ -76,7 +76,7 @@ class RouteTableTest {
             .replace("{production}", Long.toString(production))
             .replace("{format}", "json")
             .replace("{version}", "0")
-            .replaceAll("\\{(name|work)}", "nobody");
+            .replaceAll("\\{(name|work|asset)}", "nobody");
     HttpRequest.Builder request =
         app.request(path + needed(route))
             .method(route.method(), HttpRequest.BodyPublishers.ofString(route.body()))
@@ -96,7 +96,8 @@ class RouteTableTest {
   /** Where a route names a second thing, which is not there either, the 404 is about that. */
   private static boolean isOfAnotherThing(Routes.Route route, String basic) {
     boolean second =
-        route.path().matches(".*\\{(version|name|work)}.*") || route.path().endsWith("/picture");
+        route.path().matches(".*\\{(version|name|work|asset)}.*")
+            || route.path().endsWith("/picture");
     boolean outsider =
         basic != null
             && basic.equals(RunningApp.basic("route-outsider", "route-outsider-password"));

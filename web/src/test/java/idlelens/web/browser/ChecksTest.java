@@ -249,25 +249,6 @@ class ChecksTest extends BrowserTest {
   }
 
   @Test
-  void textOfACard_isWritten_andALineTooManyIsRefusedNotDropped() {
-    Page page = openFloor(app.copyOf("Quay walk"));
-    page.click("#add");
-    page.click(".menu >> text=\"Card\"");
-    waitForRevision(page, 2);
-    page.evaluate("() => idleLens.desk.chooseCard('piece')");
-    Locator text = page.locator("textarea[aria-label='Text on the card']");
-    text.fill("Berth\nfour");
-    text.blur();
-    waitForRevision(page, 3);
-    text.fill("line\n".repeat(13));
-    text.blur();
-    page.waitForSelector(".toast-line.bad:has-text('The number of lines is 13; at most 12')");
-    page.waitForFunction("() => idleLens.desk.node.finish.text.lines.join() === 'Berth,four'");
-    complaints.removeIf(c -> c.contains("422")); // the refusal itself
-    page.close();
-  }
-
-  @Test
   void lightsMistAndHaze_arePutOnSet_changed_hiddenAndKeyed() {
     Page page = openFloor(app.copyOf("Quay walk"));
     for (String what : List.of("Practical", "Mist", "Haze")) {

@@ -1,0 +1,59 @@
+// Pictures on a card: which one is shown, and how files become them.
+import { postJson } from '../common/api.js';
+import { valueAt } from './samples.js';
+
+const MOST_AT_ONCE = 24;
+const OCTETS_AT_ONCE = 40e6;
+const MM = 1000;
+
+/** Which picture a card shows at a frame, counted from 0. */
+export function pictureAt(state, node, frame) {
+  const shown = state.motion.get(node.id)?.shown;
+  const last = node.finish.pictures.stills.length - 1;
+  return shown ? Math.min(last, valueAt(state, shown, frame)) : 0;
+}
+
+/** Files in groups that can be sent in one go. */
+function* groups(files) {
+  let group = [];
+  let octets = 0;
+  for (const file of files) {
+    if (group.length && (group.length === MOST_AT_ONCE || octets + file.size > OCTETS_AT_ONCE)) {
+      yield group;
+      group = [];
+      octets = 0;
+    }
+    group.push(file);
+    octets += file.size;
+  }
+  yield group;
+}
+
+/**
+ * Keeps picture files for a shot; gives the stills that they make, in the order in which they play.
+ *
+ * @param {File[]} files
+ * @param {(done: number) => void} tell how many are kept so far
+ */
+export async function keepPictures(store, files, tell) {
+  const order = await postJson('/api/play-order', { names: files.map((file) => file.name) });
+  const byName = new Map(files.map((file) => [file.name, file]));
+  const kept = [];
+  for (const group of groups(order.map(({ name }) => byName.get(name)))) {
+    const form = new FormData();
+    group.forEach((file) => form.append('file', file));
+    kept.push(...(await postJson(store.path('/pictures'), form)));
+    tell(kept.length);
+  }
+  return kept.map(({ asset, width, height }, i) => ({ asset, width, height, held: order[i].held }));
+}
+
+/** A card with stills on it, as wide as the first one makes it at its height. */
+export function withStills({ shape, finish }, stills, header) {
+  const [{ width, height }] = stills;
+  const known = finish.pictures ?? { rate: header.rate, first: header.in, after: stills.length > 1 ? 'cycle' : 'hold' };
+  return {
+    shape: { ...shape, width: Math.max(1, Math.round(((shape.height * width) / height) * MM)) / MM },
+    finish: { ...finish, pictures: { ...known, stills } },
+  };
+}
