@@ -121,12 +121,14 @@ public record CameraChecks(
             : Optional.of(inView(motion, views, asked.piece(), set, meshes)));
   }
 
-  /** What does not move with the camera alone: neither itself nor what carries it. */
+  /** What the camera and what carries it do not tell: all else, and how these look. */
   private static List<OpenAtSeam> others(List<OpenAtSeam> open, Shot shot, String camera) {
     Set<String> rig =
         Stream.concat(shot.carriersOf(camera).stream().map(Node::id), Stream.of(camera))
             .collect(Collectors.toSet());
-    return open.stream().filter(o -> !rig.contains(o.nodeId())).toList();
+    return open.stream()
+        .filter(o -> !rig.contains(o.nodeId()) || o.looksOtherwise(CLOSED))
+        .toList();
   }
 
   private static List<Obstacle> shifted(List<Obstacle> obstacles) {

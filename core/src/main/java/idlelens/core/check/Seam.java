@@ -5,11 +5,14 @@ import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
+import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
 import org.joml.Quaterniond;
@@ -25,9 +28,18 @@ import org.joml.Vector3d;
  * @param speedM difference of the velocities on both sides, in metres a second
  * @param turnSpeedDeg difference of the turning, in degrees a second
  * @param lens what the lens does, for cameras
+ * @param looks what changes of how it looks
  */
 public record Seam(
-    double placeM, double turnDeg, double speedM, double turnSpeedDeg, Optional<OfLens> lens) {
+    double placeM,
+    double turnDeg,
+    double speedM,
+    double turnSpeedDeg,
+    Optional<OfLens> lens,
+    List<OfLook> looks) {
+  public Seam {
+    looks = List.copyOf(looks);
+  }
 
   /**
    * @param focalMm millimetres
@@ -36,6 +48,22 @@ public record Seam(
    * @param widths how far what is in focus jumps in the picture at the most, in picture widths
    */
   public record OfLens(double focalMm, double focusM, double stop, double widths) {}
+
+  /**
+   * Something of how a node looks: its size, its glow, its brightness, or the picture on it.
+   *
+   * @param name its path, or {@link #PICTURES}
+   * @param off in the unit of the parameter, or in pictures
+   * @param speed difference of how fast it changes on both sides, in that a second
+   */
+  public record OfLook(String name, double off, double speed) {
+    /** The name of the pictures on a card. */
+    public static final String PICTURES = "pictures";
+
+    boolean closes(double tolerance) {
+      return off <= tolerance && speed <= OF_SPEED * tolerance;
+    }
+  }
 
   /**
    * Velocities are taken from values that are close together, and so have more of their rounding.
@@ -48,12 +76,22 @@ public record Seam(
    * @param tolerance metres, degrees, millimetres, f-numbers; a thousand times that a second
    */
   public boolean closes(double tolerance) {
+    return comesBack(tolerance) && looksCome(tolerance);
+  }
+
+  /** Whether it is where it has to be and goes on as it has to, however it looks. */
+  public boolean comesBack(double tolerance) {
     return placeM <= tolerance
         && turnDeg <= tolerance
         && speedM <= OF_SPEED * tolerance
         && turnSpeedDeg <= OF_SPEED * tolerance
         && lens.stream()
             .allMatch(l -> l.focalMm <= tolerance && l.focusM <= tolerance && l.stop <= tolerance);
+  }
+
+  /** Whether it looks as it has to, wherever it is. */
+  public boolean looksCome(double tolerance) {
+    return looks.stream().allMatch(look -> look.closes(tolerance));
   }
 
   /** Parts of a frame between the samples from which a velocity is taken. */
@@ -148,7 +186,24 @@ public record Seam(
           Math.toDegrees(Turns.angleBetween(wanted.turn(), is.turn())),
           leaving.distance(arriving) * rate,
           Math.toDegrees(turning.distance(turned)) * rate,
-          start.of(nodeId).lens().map(lens -> ofLens(nodeId, lens, wanted, is)));
+          start.of(nodeId).lens().map(lens -> ofLens(nodeId, lens, wanted, is)),
+          looks(nodeId, rate));
+    }
+
+    private List<OfLook> looks(String nodeId, double rate) {
+      List<OfLook> looks = new ArrayList<>();
+      int last = SLOPE.length - 1;
+      for (Path path : start.shot().node(nodeId).chain().looks()) {
+        double[] a = start.of(nodeId).values(path);
+        double[] b = end.of(nodeId).values(path);
+        if (a.length > 1 || b.length > 1) {
+          double leaving = slope(i -> a[Math.min(i, a.length - 1)]);
+          double arriving = -slope(i -> b[Math.max(0, b.length - 1 - i)]);
+          double off = Math.abs(a[0] - b[Math.min(last, b.length - 1)]);
+          looks.add(new OfLook(path.toString(), off, Math.abs(leaving - arriving) * rate));
+        }
+      }
+      return looks;
     }
 
     private OfLens ofLens(String nodeId, LensTrack a, RigidPose wanted, RigidPose is) {

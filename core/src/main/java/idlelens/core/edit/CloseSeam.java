@@ -24,7 +24,8 @@ import java.util.Map;
  * Makes a loop close: each node gets a key at the frame behind the last one, in the pose of the
  * first frame moved on by the loop's step, and arrives there as fast as it sets off. Keys in the
  * last twelfth of the loop give way to it; what a node does up to its last key before that stays,
- * and the way from there to the seam is new.
+ * and the way from there to the seam is new. Its lens and its looks come back to what they were;
+ * what comes back already and only looks otherwise keeps its pose.
  *
  * @param ids the nodes, what carries before what is carried
  * @param repeatId the repeat whose steps the loop goes on by, or "" for none
@@ -76,6 +77,18 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
 
     Shot apply() {
       Map<Path, Curve> curves = new LinkedHashMap<>();
+      boolean comesBack =
+          sides.of(node.id()).comesBack(CLOSED) || sides.ofStaying(node.id()).comesBack(CLOSED);
+      if (!comesBack || node.chain().looks().isEmpty()) {
+        closePose(curves);
+        closeAlike(curves, node.chain().lens().isPresent() ? Path.LENS : List.of());
+      }
+      closeAlike(curves, node.chain().looks());
+      curves.forEach((path, c) -> Keyed.refuseSwitchedOff(node, path, c));
+      return shot.withNode(node.withChain(node.chain().with(curves)));
+    }
+
+    private void closePose(Map<Path, Curve> curves) {
       Map<Path, Double> values = values();
       Map<Path, Double> slopes = slopes();
       for (Path path : Path.POSE) {
@@ -85,14 +98,16 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
           curves.put(path, closed(path, value, slopes.get(path)));
         }
       }
-      for (Path path : node.chain().lens().isPresent() ? Path.LENS : List.<Path>of()) {
+    }
+
+    /** What has to be behind the last frame as it is at the first. */
+    private void closeAlike(Map<Path, Curve> curves, List<Path> paths) {
+      for (Path path : paths) {
         Curve curve = node.chain().curve(path);
         if (curve.isKeyed()) {
           curves.put(path, closed(path, curve.at(in), Seam.slope(i -> curve.at(sides.frame(i)))));
         }
       }
-      curves.forEach((path, c) -> Keyed.refuseSwitchedOff(node, path, c));
-      return shot.withNode(node.withChain(node.chain().with(curves)));
     }
 
     /** The numbers that have to change behind the last frame. */
@@ -159,8 +174,9 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
       double leaving = Seam.slope(i -> curve.at(sides.frame(i)));
       chain.parameter(path).check(value);
       Curve keyed = KeyInsertion.insert(curve, in, shot.header().newKeys());
-      if (!curve.isKeyed() && lastKey() > in) { // it stands still until the last key of the others
-        keyed = KeyInsertion.insert(keyed, lastKey(), shot.header().newKeys());
+      double last = lastKey();
+      if (!curve.isKeyed() && last > in) { // it stands still until the last key of the others
+        keyed = KeyInsertion.insert(keyed, last, shot.header().newKeys());
       }
       int first = keyed.indexOf(in);
       if (keyed.keys().size() > 1) {
@@ -185,7 +201,7 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
     Footprint.Builder places = Footprint.of(shot);
     for (String id : ids) {
       boolean camera = shot.node(id) instanceof Node.Camera;
-      places.keys(id, Path.POSE).reliesOnMotion(id);
+      places.keys(id, Path.POSE).reliesOnMotion(id).keys(id, shot.node(id).chain().looks());
       if (camera) {
         places.keys(id, Path.LENS);
       }

@@ -155,6 +155,17 @@ public record Chain(List<Part> parts) {
     return all;
   }
 
+  /** All paths to what a node looks like. */
+  public List<Path> looks() {
+    List<Path> all = new ArrayList<>();
+    for (Part part : parts) {
+      if (part.kind().slot() == Slot.NODE) {
+        part.curves().parameters().forEach(p -> all.add(new Path(part.id(), p.id())));
+      }
+    }
+    return all;
+  }
+
   public boolean has(Path path) {
     return find(path.part()).flatMap(p -> p.curves().find(path.parameter())).isPresent();
   }

@@ -1,10 +1,12 @@
 package idlelens.core.set;
 
 import idlelens.core.rule.Require;
+import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.core.time.SampleGrid;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 
@@ -49,10 +51,36 @@ public record Pictures(List<Still> stills, FrameRate rate, double first, After a
 
   /** Frames of a shot in which the pictures come back, if they do. */
   public OptionalDouble period(FrameRate shot) {
-    boolean changes = stills.stream().map(Still::asset).distinct().count() > 1;
-    return changes && after == After.CYCLE
+    return changes() && after == After.CYCLE
         ? OptionalDouble.of(shot.frames(rate.seconds(length())))
         : OptionalDouble.empty();
+  }
+
+  /**
+   * How far behind the last frame of a loop they are from where they were at the first one, in
+   * pictures of their rate; 0 where the loop goes on as if it had no seam.
+   */
+  public double offAfter(FrameRange loop, FrameRate shot) {
+    if (after == After.HOLD) {
+      return changes() ? Math.abs(at(loop.out() + 1.0, shot) - at(loop.in(), shot)) : 0;
+    }
+    double rounds = rate.frames(shot.seconds(loop.length())) / length();
+    double off = Math.abs(rounds - Math.rint(rounds)) * length();
+    return changes() && off > ON_PICTURE ? off : 0;
+  }
+
+  /**
+   * The rate nearest to its own at which it comes back whole with a loop, if there is one within
+   * what a rate can be.
+   */
+  public Optional<FrameRate> closing(FrameRange loop, FrameRate shot) {
+    double rounds = Math.max(1, Math.rint(rate.frames(shot.seconds(loop.length())) / length()));
+    return FrameRate.find(
+        (long) rounds * length() * shot.numerator(), (long) loop.length() * shot.denominator());
+  }
+
+  private boolean changes() {
+    return stills.stream().map(Still::asset).distinct().count() > 1;
   }
 
   /** Which picture is shown at a frame, counted from 0. */
@@ -95,5 +123,10 @@ public record Pictures(List<Still> stills, FrameRate rate, double first, After a
   /** With the frame at which it begins moved by a map of time. */
   public Pictures retimed(DoubleUnaryOperator map) {
     return new Pictures(stills, rate, map.applyAsDouble(first), after);
+  }
+
+  /** Over and over, at another rate. */
+  public Pictures cycling(FrameRate newRate) {
+    return new Pictures(stills, newRate, first, After.CYCLE);
   }
 }

@@ -2,14 +2,21 @@ package idlelens.core.time;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import java.math.BigInteger;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Frames per second as a fraction, so that 24000/1001 stays exact. From 1 to 240 a second. */
 public record FrameRate(int numerator, int denominator) {
+  private static final int MOST_NUMERATOR = 1_000_000;
+  private static final int MOST_DENOMINATOR = 10_000;
+  private static final double SLOWEST = 1;
+  private static final double FASTEST = 240;
+
   public FrameRate {
-    Require.within(numerator, 1, 1_000_000, "rate.numerator");
-    Require.within(denominator, 1, 10_000, "rate.denominator");
-    Require.within((double) numerator / denominator, 1, 240, "rate");
+    Require.within(numerator, 1, MOST_NUMERATOR, "rate.numerator");
+    Require.within(denominator, 1, MOST_DENOMINATOR, "rate.denominator");
+    Require.within((double) numerator / denominator, SLOWEST, FASTEST, "rate");
   }
 
   public static FrameRate of(int framesPerSecond) {
@@ -35,6 +42,18 @@ public record FrameRate(int numerator, int denominator) {
     String[] parts = plain.split("/");
     return new FrameRate(
         Integer.parseInt(parts[0]), parts.length > 1 ? Integer.parseInt(parts[1]) : 1);
+  }
+
+  /** The rate of a fraction in its lowest terms, if it is one. */
+  public static Optional<FrameRate> find(long numerator, long denominator) {
+    long by = BigInteger.valueOf(numerator).gcd(BigInteger.valueOf(denominator)).longValue();
+    long over = numerator / by;
+    long under = denominator / by;
+    boolean fits = over <= MOST_NUMERATOR && under <= MOST_DENOMINATOR;
+    double rate = (double) over / under;
+    return fits && rate >= SLOWEST && rate <= FASTEST
+        ? Optional.of(new FrameRate((int) over, (int) under))
+        : Optional.empty();
   }
 
   public double framesPerSecond() {

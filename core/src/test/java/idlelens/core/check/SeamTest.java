@@ -13,16 +13,24 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Look;
+import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Shine;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Drift;
+import idlelens.core.set.Finish;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
+import idlelens.core.set.Shape;
+import idlelens.core.set.Still;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.ForAll;
@@ -192,8 +200,128 @@ class SeamTest {
     assertThat(open(stair, riding)).isEmpty();
   }
 
+  private static Node.Piece glowing(String by, Curve glow, Finish finish) {
+    List<Part> parts = new ArrayList<>(Chain.pose().parts());
+    parts.add(Look.USUAL);
+    Chain chain = new Chain(parts).with(new Path("look", "glow"), glow);
+    return new Node.Piece(body("lamp", by, chain), new Shape.Card(1, 1), finish);
+  }
+
+  private static Curve pulse(double frames, Beyond beyond) {
+    return new Curve(
+        0,
+        List.of(
+            new Key(1, 0, Tangent.Kind.SETTLE),
+            new Key(1 + frames / 2, 3, Tangent.Kind.SETTLE),
+            new Key(1 + frames, 0, Tangent.Kind.SETTLE)),
+        beyond,
+        beyond);
+  }
+
+  private static final Finish GLOW = new Finish("#ffd878", Finish.Kind.GLOW);
+
+  @Test
+  void glowThatDoesNotComeBack_isNamedWithItsPeriod_andHowFarItIsOff() {
+    Shot shot = shot(240, glowing("", pulse(70, Beyond.CYCLE), GLOW));
+    OpenAtSeam open = OpenAtSeam.find(shot, new Seam.Sides(shot, "", 1), 1e-6).get(0);
+    assertThat(open.seam().comesBack(ROUNDING)).isTrue();
+    assertThat(open.period()).hasValue(70);
+    assertThat(open.would()).hasValue(80);
+    Curve glow = pulse(70, Beyond.CYCLE);
+    Seam.OfLook look = open.seam().looks().get(0);
+    assertThat(look.name()).isEqualTo("look.glow");
+    assertThat(look.off()).isCloseTo(Math.abs(glow.at(241) - glow.at(1)), within(ROUNDING));
+    double slope = (glow.at(241 + 1e-4) - glow.at(241 - 1e-4)) / 2e-4 * 24;
+    assertThat(look.speed()).as("it sets off from rest").isCloseTo(Math.abs(slope), within(1e-5));
+    Shot dividing = shot(240, glowing("", pulse(60, Beyond.CYCLE), GLOW));
+    assertThat(OpenAtSeam.find(dividing, new Seam.Sides(dividing, "", 1), 1e-6)).isEmpty();
+  }
+
+  /** Its pose comes back already, and so is left alone; the glow comes back with its speed. */
+  @Test
+  void closeSeam_ofAGlow_closesItAndKeepsThePose() {
+    Chain table = Chain.pose().with(Path.PAN, running(0, 360, 240));
+    Shot shot =
+        shot(
+            240,
+            new Node.Null(body("table", "", table)),
+            glowing("table", Sets.keyed(1, 0, 100, 2, 230, 1), GLOW));
+    Shot closed = new CloseSeam(List.of("lamp"), "", 1).apply(shot);
+    assertThat(OpenAtSeam.find(closed, new Seam.Sides(closed, "", 1), 1e-9)).isEmpty();
+    Chain is = closed.node("lamp").chain();
+    assertThat(is.keyFrames(Path.POSE)).isEmpty();
+    assertThat(is.curve(new Path("look", "glow")).keys())
+        .extracting(Key::frame)
+        .containsExactly(1.0, 100.0, 241.0);
+    assertThat(new CloseSeam(List.of("lamp"), "", 1).apply(closed)).isEqualTo(closed);
+  }
+
+  @Test
+  void brightnessOfASun_isJudgedToo_wherePoseAndCarrierClose() {
+    List<Part> parts = new ArrayList<>(Chain.pose().parts());
+    parts.add(Shine.USUAL);
+    Chain chain = new Chain(parts).with(new Path("shine", "stops"), Sets.keyed(1, 0, 241, 2));
+    Shot shot = shot(240, new Node.Sun(body("sun", "", chain), "#ffffff", 1));
+    OpenAtSeam open = OpenAtSeam.find(shot, new Seam.Sides(shot, "", 1), 1e-6).get(0);
+    assertThat(open.seam().comesBack(ROUNDING)).isTrue();
+    assertThat(open.seam().looks().get(0).off()).isCloseTo(2, within(ROUNDING));
+  }
+
+  private static Node.Piece playing(FrameRate rate, Pictures.After after, int count) {
+    List<Still> stills = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      stills.add(new Still(String.format("%064x", i), 8, 8, 1));
+    }
+    return glowing("", Curve.still(0), GLOW.withPictures(new Pictures(stills, rate, 7, after)));
+  }
+
+  private static List<OpenAtSeam> open(Node node) {
+    Shot shot = shot(240, node);
+    return OpenAtSeam.find(shot, new Seam.Sides(shot, "", 1), 1e-6);
+  }
+
+  @Test
+  void picturesThatDoNotComeBack_areNamed_andDoAtTheRateThatIsOffered() {
+    FrameRate ten = FrameRate.of(10);
+    OpenAtSeam open = open(playing(ten, Pictures.After.CYCLE, 7)).get(0);
+    assertThat(open.period().orElseThrow()).isCloseTo(16.8, within(ROUNDING));
+    assertThat(open.would().orElseThrow()).isCloseTo(240.0 / 14, within(ROUNDING));
+    assertThat(open.seam().looks().get(0).off()).isCloseTo(2, within(ROUNDING));
+    Pictures pictures = playing(ten, Pictures.After.CYCLE, 7).finish().pictures().orElseThrow();
+    FrameRate closing = pictures.closing(new FrameRange(1, 240), FrameRate.of(24)).orElseThrow();
+    assertThat(closing).isEqualTo(new FrameRate(49, 5));
+    assertThat(open(playing(closing, Pictures.After.CYCLE, 7))).isEmpty();
+    assertThat(open(playing(ten, Pictures.After.CYCLE, 1))).isEmpty();
+    assertThat(open(playing(ten, Pictures.After.HOLD, 7)).get(0).period()).isEmpty();
+    assertThat(open(playing(ten, Pictures.After.HOLD, 200))).as("still running").hasSize(1);
+  }
+
+  /**
+   * Whatever rate and length: at the rate offered it shows at every frame what it did a loop ago.
+   */
+  @Property(tries = 100)
+  void closingRate_bringsBackEveryPicture(@ForAll Random random) {
+    FrameRate shot =
+        random.nextBoolean() ? FrameRate.of(1 + random.nextInt(60)) : new FrameRate(24000, 1001);
+    FrameRange loop = new FrameRange(1, 1 + random.nextInt(400));
+    FrameRate rate = FrameRate.of(1 + random.nextInt(60));
+    Pictures pictures =
+        playing(rate, Pictures.After.CYCLE, 2 + random.nextInt(20)).finish().pictures().get();
+    pictures
+        .closing(loop, shot)
+        .ifPresent(
+            closing -> {
+              Pictures is = pictures.cycling(closing);
+              assertThat(is.offAfter(loop, shot)).isZero();
+              for (int frame = loop.in(); frame <= loop.out(); frame += 1 + random.nextInt(9)) {
+                assertThat(is.at(frame + 0.1 + loop.length(), shot))
+                    .isEqualTo(is.at(frame + 0.1, shot));
+              }
+            });
+  }
+
   private static List<String> open(Shot shot, Node more) {
-    List<Node> nodes = new java.util.ArrayList<>(shot.nodes());
+    List<Node> nodes = new ArrayList<>(shot.nodes());
     nodes.add(more);
     Shot with = new Shot(shot.header(), nodes);
     return OpenAtSeam.find(with, new Seam.Sides(with, "stair", 1), 1e-6).stream()

@@ -9,9 +9,12 @@ import idlelens.core.check.OpenAtSeam;
 import idlelens.core.check.Period;
 import idlelens.core.check.Seam;
 import idlelens.core.clearance.Clearance;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRate;
 import idlelens.exchange.json.JsonPlace;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.IntPredicate;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -51,9 +54,22 @@ final class CheckJson {
       seam(to.putObject("seam"), each.seam());
       each.period().ifPresent(p -> to.put("period", p));
       each.would().ifPresent(p -> to.put("would", p));
+      rateOf(shot, each).ifPresent(rate -> to.put("rate", rate.toString()));
     }
     checks.inView().ifPresent(view -> inView(out.putObject("inView"), checks, view, readable));
     return out;
+  }
+
+  /** The rate at which the pictures on a card would come back with the loop, if they do not. */
+  private static Optional<FrameRate> rateOf(Shot shot, OpenAtSeam open) {
+    boolean plays =
+        open.seam().looks().stream().anyMatch(l -> l.name().equals(Seam.OfLook.PICTURES));
+    return plays && shot.node(open.nodeId()) instanceof Node.Piece piece
+        ? piece
+            .finish()
+            .pictures()
+            .flatMap(p -> p.closing(shot.header().range(), shot.header().rate()))
+        : Optional.empty();
   }
 
   private static ObjectNode stretch(ObjectNode out, String name, int from, int to) {
@@ -91,6 +107,14 @@ final class CheckJson {
     out.put("closes", seam.closes(CameraChecks.CLOSED));
     out.put("placeM", seam.placeM()).put("turnDeg", seam.turnDeg());
     out.put("speedM", seam.speedM()).put("turnSpeedDeg", seam.turnSpeedDeg());
+    out.put("comesBack", seam.comesBack(CameraChecks.CLOSED));
+    for (Seam.OfLook look : seam.looks()) {
+      out.withArrayProperty("looks")
+          .addObject()
+          .put("name", look.name())
+          .put("off", look.off())
+          .put("speed", look.speed());
+    }
     seam.lens()
         .ifPresent(
             lens ->

@@ -3,10 +3,14 @@ import { button, h } from '../common/dom.js';
 import { fixed, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { creep, overshoot } from '../panels/findings.js';
-import { closeSeam, hasKeys, letItLoop, revealAt, runThrough, setPeriod, takeOut } from './remedies.js';
+import { parameterOf } from '../shot/parts.js';
+import { closeSeam, hasKeys, letItLoop, playAt, revealAt, runThrough, setPeriod, takeOut } from './remedies.js';
 
 const MOST_LISTED = 12;
 const MM = 1000;
+const PICTURES = 'pictures';
+const LOOK_OFF = 1e-9;
+const SEEN_OFF = 1e-5; // less than this is not worth a number
 /** @type {Record<string, string>} */
 const EVENTS = {
   enters: 'enters the picture',
@@ -96,18 +100,60 @@ function openLines(checks) {
   const { desk, found, store } = checks;
   return (found.open ?? []).slice(0, MOST_LISTED).map((open) => {
     const node = store.byId.get(open.node);
+    const what = open.seam.comesBack ? lookOf(node, open) : node?.name;
     const period = open.period ? `${trimmed(open.period, 2)} frames` : '';
-    const off = `${lengthText(open.seam.placeM, 3)} and ${fixed(open.seam.turnDeg, 2)}° off`;
     const text = open.would
-      ? `${node?.name} comes back every ${period}, which does not divide the loop; ${trimmed(open.would, 2)} would`
-      : `${node?.name} does not come back with the loop: ${off}`;
-    return line(text, goTo(desk, found.out, open.node), [comeBack(checks, open, node)]);
+      ? `${what} comes back every ${period}, which does not divide the loop; ${trimmed(open.would, 2)} would`
+      : `${what} does not come back with the loop: ${offText(node, open.seam)}`;
+    return line(text, goTo(desk, found.out, open.node), comeBack(checks, open, node));
   });
+}
+
+/** What of a node looks otherwise at the seam, as it is called in a sentence. */
+function lookOf(node, { seam }) {
+  const names = openLooks(seam).map(({ name }) => (name === PICTURES ? 'what is shown' : parameterOf(node, name).name));
+  return names.length ? `On ${node.name}, ${names.join(' and ')}` : node?.name;
+}
+
+const openLooks = ({ looks = [] }) => looks.filter(({ off, speed }) => off > LOOK_OFF || speed > LOOK_OFF);
+
+/** How far off it is, in all that is off. */
+function offText(node, seam) {
+  const parts = [
+    [seam.placeM, lengthText(seam.placeM, 3)],
+    [seam.turnDeg, `${fixed(seam.turnDeg, 2)}°`],
+    [seam.speedM, `${fixed(seam.speedM, 3)} m/s`],
+    [seam.turnSpeedDeg, `${fixed(seam.turnSpeedDeg, 2)} °/s`],
+    ...openLooks(seam).flatMap((look) => lookParts(node, look)),
+  ];
+  const off = parts.filter(([value]) => value > SEEN_OFF).map(([, text]) => text);
+  return `${off.join(' and ') || 'a little'} off`;
+}
+
+/** What is off of a look: its value and how fast it changes. */
+function lookParts(node, { name, off, speed }) {
+  const unit = name === PICTURES ? 'pictures' : parameterOf(node, name).unit;
+  return [
+    [off, `${trimmed(off, 3)} ${unit}`.trim()],
+    [speed, `${trimmed(speed, 3)} ${unit}/s`],
+  ];
 }
 
 /** What makes it come back with the loop. */
 function comeBack(checks, open, node) {
-  if (node?.kind === 'sun') return rideAlong(checks, node);
+  const plays = (open.seam.looks ?? []).some(({ name }) => name === PICTURES);
+  if (plays) return open.rate ? [atRate(checks, open, node)] : [];
+  return [movedBack(checks, open, node)];
+}
+
+/** Pictures that come back when they play a little faster or slower. */
+const atRate = (checks, { rate }, node) =>
+  button('Let it loop', () => playAt(checks, node, rate), {
+    title: 'It repeats, a little faster or slower, so that it comes back with the loop',
+  });
+
+function movedBack(checks, open, node) {
+  if (node?.kind === 'sun' && !open.seam.comesBack) return rideAlong(checks, node);
   if (node?.kind === 'mist' && !node.mist.loops)
     return button('Let it loop', () => letItLoop(checks, node), {
       title: 'Its speed is rounded so that it comes back',

@@ -22,7 +22,8 @@ export function closeSeam(checks, ids) {
 }
 
 /** Stretches the keys of what comes back too early or too late, so that its period divides the loop. */
-export function setPeriod({ store }, { node, period, would }) {
+export function setPeriod({ store }, { node, seam, period, would }) {
+  if (seam.comesBack) return stretchLooks(store, node, seam, would / period);
   const first = Math.min(...framesOf(store.byId.get(node)));
   const map = {
     kind: 'stretch',
@@ -38,9 +39,26 @@ export function setPeriod({ store }, { node, period, would }) {
   );
 }
 
+/** Stretches the keys of how a node looks, each from its first one on. */
+function stretchLooks(store, id, { looks }, inTime) {
+  const edits = looks.map(({ name }) => {
+    const frames = keysOf(store.byId.get(id), name).map(([frame]) => frame);
+    const picks = [{ id, channels: [name], frames }];
+    return { edit: 'scale-keys', picks, aboutFrame: frames[0], aboutValue: 0, inTime, inValue: 1, landing: 'refuse' };
+  });
+  return store.edit(edits, 'Set a period');
+}
+
 /** Rounds the speed of a mist so that its puffs are back in their places after a round. */
 export const letItLoop = ({ store }, { id, mist }) =>
   store.edit([{ edit: 'set-mist', id, mist: { ...mist, loops: true } }]);
+
+/** Has the pictures on a card repeat at a rate. */
+export const playAt = ({ store }, { id, shape, finish }, rate) =>
+  store.edit(
+    [{ edit: 'set-piece', id, shape, finish: { ...finish, pictures: { ...finish.pictures, rate, after: 'cycle' } } }],
+    'Let pictures loop',
+  );
 
 /** Lets the tangents of the rig run through where it nearly stops: no key moves. */
 export function runThrough({ desk, store }, { from, to }) {

@@ -122,6 +122,119 @@ class ChecksTest extends BrowserTest {
     page.close();
   }
 
+  private static void addNode(Page page, String chain, String more) {
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'add-nodes', nodes: [{ id: 'buoy', name: 'Buoy', kind:"
+            + " 'piece', shape: { kind: 'card', width: 1, height: 1 }, finish: { colour:"
+            + " '#c2452d', kind: 'glow' "
+            + more
+            + "}, chain: ["
+            + chain
+            + "] }] }])");
+  }
+
+  @Test
+  void whatDoesNotDivideTheLoop_getsThePeriodThatDoes_itsKeysOrThoseOfItsGlow() {
+    Page page = open("Lamp room");
+    String turning =
+        "pan: { after: 'cycle-and-carry', before: 'cycle-and-carry',"
+            + " keys: [[1001, 0, 'straight'], [1071, 360, 'straight']] }";
+    addNode(page, "{ part: 'keys', " + turning + " }", "");
+    found(page, 2);
+    assertThat(line(page, "Buoy").textContent()).contains("every 70 frames", "60 would");
+    remedy(page, "Buoy", "Every 60");
+    found(page, 3);
+    assertThat(line(page, "Buoy").count()).isZero();
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'add-part', id: 'buoy', part: { part: 'look', glow: {"
+            + " after: 'cycle', before: 'cycle', keys: [[1001, 0, 'settle'], [1036, 3, 'settle'],"
+            + " [1071, 0, 'settle']] } } }])");
+    found(page, 4);
+    assertThat(line(page, "On Buoy, glow").textContent()).contains("every 70 frames");
+    remedy(page, "On Buoy", "Every 60");
+    found(page, 5);
+    assertThat(line(page, "Buoy").count()).isZero();
+    assertThat(
+            page.evaluate(
+                "() => JSON.stringify(idleLens.store.byId.get('buoy').chain.find((p) => p.part === 'look').glow.keys.map(([f]) => f))"))
+        .isEqualTo("[1001,1031,1061]");
+    page.close();
+  }
+
+  @Test
+  void glowThatDoesNotComeBack_isClosed_withoutMovingThePiece() {
+    Page page = open("Lamp room");
+    addNode(
+        page,
+        "{ part: 'keys', y: 2 }, { part: 'look', glow: { keys: [[1001, 0, 'settle'],"
+            + " [1090, 2, 'settle']] } }",
+        "");
+    found(page, 2);
+    assertThat(line(page, "On Buoy, glow").textContent()).contains("2 stops off");
+    remedy(page, "On Buoy", "Close it");
+    found(page, 3);
+    assertThat(line(page, "Buoy").count()).isZero();
+    assertThat(page.evaluate("() => idleLens.store.byId.get('buoy').chain[0].y")).isEqualTo(2);
+    page.close();
+  }
+
+  @Test
+  void picturesThatDoNotComeBack_playALittleFaster() {
+    Page page = open("Two cameras");
+    assertThat(line(page, "On Gull, what is shown").textContent())
+        .contains("every 20 frames", "19.2 would");
+    remedy(page, "On Gull", "Let it loop");
+    found(page, 2);
+    assertThat(line(page, "On Gull").count()).isZero();
+    assertThat(page.evaluate("() => idleLens.store.byId.get('gull').finish.pictures.rate"))
+        .isEqualTo("25/2");
+    page.close();
+  }
+
+  @Test
+  void deadStretch_isRunThrough_orTakenOut() {
+    Page page = open("Two cameras");
+    String still =
+        "{ edit: 'set-values', id: 'a-cam', frame: %d, keying: 'touched', values: { x: 1.6, y: 2, z: 8, pan: -10, tilt: 0.3, roll: 0 } }";
+    page.evaluate(
+        "() => idleLens.store.edit(["
+            + still.formatted(1030)
+            + ", "
+            + still.formatted(1060)
+            + "], 'Stand still')");
+    found(page, 2);
+    assertThat(line(page, "The move stands still").textContent()).contains("1031 to 1059");
+    remedy(page, "The move stands still", "Run through");
+    found(page, 3);
+    assertThat(line(page, "The move stands still").count()).isZero();
+    page.keyboard().press("Control+z");
+    found(page, 4);
+    remedy(page, "The move stands still", "Take out");
+    found(page, 5);
+    assertThat(line(page, "The move stands still").count()).isLessThanOrEqualTo(1);
+    double last = number(page, "() => idleLens.store.byId.get('a-cam').chain[0].x.keys.at(-1)[0]");
+    assertThat(last).isBetween(1064.0, 1070.0);
+    page.close();
+  }
+
+  @Test
+  void revealOfAPiece_isMovedToTheFrameAtWhichItIsSeen() {
+    Page page = open("Two cameras");
+    page.selectOption("select[aria-label='Piece whose appearance is followed']", "gull");
+    page.waitForFunction("() => idleLens.checks.checks.found.inView");
+    found(page);
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'retime', ids: ['gull'], map: { kind: 'shift', by: 9 }, landing: 'refuse', markers: false, range: false }])");
+    found(page, 2);
+    page.waitForFunction("() => idleLens.checks.checks.found.inView");
+    line(page, "Reveal here").first().locator("text=\"Reveal here\"").click();
+    found(page, 3);
+    double at = number(page, "() => idleLens.checks.checks.found.inView.happenings[0].frame");
+    assertThat(number(page, "() => idleLens.store.byId.get('gull').chain[0].y.keys[0][0]"))
+        .isEqualTo(at);
+    page.close();
+  }
+
   @Test
   void mistThatDriftsOff_isLetLoop_andIsNoLongerNamed() {
     Page page = open("Lamp room");
