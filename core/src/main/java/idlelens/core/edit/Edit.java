@@ -74,6 +74,7 @@ public sealed interface Edit
         SetHaze,
         CloseSeam,
         FrameSubject,
+        KeepFramed,
         Restore {
 
   /**

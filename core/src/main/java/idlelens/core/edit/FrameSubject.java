@@ -11,6 +11,7 @@ import idlelens.core.lens.Gate;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.Subject;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
@@ -47,18 +48,11 @@ public record FrameSubject(
     List<String> subjects,
     Framing framing,
     OptionalDouble size,
-    Way way,
+    FrameUp.Way way,
     int from,
     int to,
     Keying keying)
     implements Edit {
-
-  /** What makes the subject as large as asked. */
-  public enum Way {
-    TURN,
-    DOLLY,
-    ZOOM
-  }
 
   private static final int MOST_FRAMES = 5000;
   private static final int NUMBERS = 7;
@@ -74,7 +68,12 @@ public record FrameSubject(
     Require.present(keying, "keying");
     size.ifPresent(s -> Require.within(s, 0.001, 10, "size"));
     Require.within(to, from, from + MOST_FRAMES, "to");
-    if (size.isPresent() == (way == Way.TURN)) {
+    requireSize(size, way);
+  }
+
+  /** Refuses a size where it only turns, and none where it does more. */
+  static void requireSize(OptionalDouble size, FrameUp.Way way) {
+    if (size.isPresent() == (way == FrameUp.Way.TURN)) {
       throw new RefusedException(
           "size",
           size.isPresent() ? "given" : "missing",
@@ -94,10 +93,7 @@ public record FrameSubject(
     Set<String> needed = new HashSet<>(shot.reachedFrom(id));
     for (String node : subject.nodes()) {
       Set<String> reached = shot.reachedFrom(node);
-      if (reached.contains(id)) {
-        throw new RefusedException(
-            "subjects", "'" + shot.node(node).name() + "', which moves with the camera", "others");
-      }
+      requireApart(shot, id, node);
       needed.addAll(reached);
     }
     if (from == to) {
@@ -106,6 +102,14 @@ public record FrameSubject(
       return changed.isEmpty() ? shot : Keyed.write(shot, id, from, changed, keying);
     }
     return overRange(shot, camera, subject, needed);
+  }
+
+  /** Refuses a subject that moves with the camera. */
+  static void requireApart(Shot shot, String camera, String subject) {
+    if (shot.reachedFrom(subject).contains(camera)) {
+      throw new RefusedException(
+          "subjects", "'" + shot.node(subject).name() + "', which moves with the camera", "others");
+    }
   }
 
   private Shot overRange(Shot shot, Node.Camera camera, Subject subject, Set<String> needed) {
@@ -183,19 +187,19 @@ public record FrameSubject(
       RigidPose pose = now.carriedPose(id, 0);
       Vector3d way = new Vector3d(ball.centre()).sub(pose.place());
       LensTrack lens = now.of(id).lens().orElseThrow();
-      double focal = way().equals(Way.ZOOM) ? zoomed(way.length()) : lens.focalMm()[0];
+      double focal = way().equals(FrameUp.Way.ZOOM) ? zoomed(way.length()) : lens.focalMm()[0];
       Gate gate = gate();
       double up = Math.tan(gate.verticalRad(focal) / 2);
       Vector3d own = framing.direction(Math.tan(gate.horizontalRad(focal) / 2), up);
       double roll = Turns.panTiltRoll(pose.turn())[2];
       Quaterniond turn = Framing.turned(own, way, roll).orElseThrow(this::unreachable);
       Vector3d place = pose.place();
-      if (way() == Way.DOLLY) {
+      if (way() == FrameUp.Way.DOLLY) {
         double wanted = Framing.distanceM(own, radius(), size.getAsDouble(), up);
         place.fma(1 - wanted / way.length(), way);
       }
       Map<Path, Double> changed = OwnNumbers.of(now, id, frame, RigidPose.of(place, turn), true);
-      if (way() == Way.ZOOM) {
+      if (way() == FrameUp.Way.ZOOM) {
         double keyed = camera.chain().curve(Path.FOCAL).at(frame);
         changed.put(Path.FOCAL, keyed + focal - lens.focalMm()[0]);
       }

@@ -15,6 +15,9 @@ import org.joml.Vector3d;
  */
 public record Framing(double x, double y) {
   private static final int HALVINGS = 200;
+  private static final double NARROW = 1e-9;
+  private static final double SHORTEST_MM = 1;
+  private static final double LONGEST_MM = 5000;
 
   public Framing {
     Require.within(x, -5, 5, "x");
@@ -83,14 +86,16 @@ public record Framing(double x, double y) {
 
   /**
    * The focal length at which a ball fills a part of the picture height where it is asked to sit.
+   * Beside the axis, very wide lenses draw a ball out, so that one size is met twice: the longer
+   * lens is taken, behind the one that shows it smallest.
    *
    * @param gate what of the sensor is used
    * @param distanceM from the camera to its middle
    * @return millimetres; none where no focal length from 1 to 5000 mm does
    */
   public Optional<Double> focalMm(Gate gate, double distanceM, double radiusM, double size) {
-    double low = 1;
-    double high = 5000;
+    double low = smallestMm(gate, radiusM, size);
+    double high = LONGEST_MM;
     if (distanceAt(gate, low, radiusM, size) > distanceM
         || distanceAt(gate, high, radiusM, size) < distanceM) {
       return Optional.empty();
@@ -104,6 +109,36 @@ public record Framing(double x, double y) {
       }
     }
     return Optional.of((low + high) / 2);
+  }
+
+  /** The same, and where none does, the longest, or that which needs the least distance for it. */
+  public double nearestFocalMm(Gate gate, double distanceM, double radiusM, double size) {
+    return focalMm(gate, distanceM, radiusM, size)
+        .orElseGet(
+            () -> {
+              double smallest = smallestMm(gate, radiusM, size);
+              return distanceAt(gate, smallest, radiusM, size) > distanceM ? smallest : LONGEST_MM;
+            });
+  }
+
+  /**
+   * The focal length that shows a ball smallest, by narrowing thirds of the logarithm: the distance
+   * at which it has its size falls to there and rises behind it. On the axis it only rises.
+   */
+  private double smallestMm(Gate gate, double radiusM, double size) {
+    double low = Math.log(SHORTEST_MM);
+    double high = Math.log(LONGEST_MM);
+    while (high - low > NARROW) {
+      double third = (high - low) / 3;
+      double near = distanceAt(gate, Math.exp(low + third), radiusM, size);
+      double far = distanceAt(gate, Math.exp(high - third), radiusM, size);
+      if (near < far) {
+        high -= third;
+      } else {
+        low += third;
+      }
+    }
+    return low < 2 * NARROW ? SHORTEST_MM : Math.exp(low);
   }
 
   private double distanceAt(Gate gate, double focalMm, double radiusM, double size) {

@@ -11,6 +11,7 @@ import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -180,9 +181,15 @@ public final class Evaluation {
     LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(
-                lens, aspect, lensValues(camera, motion.parts()), motion.world(), target);
+            : LensTrack.of(lens, aspect, lensValues(camera, motion), motion.world(), target);
     motions.put(camera.id(), motion.withLens(track, source, zoomsOf(camera)));
+  }
+
+  /** The numbers of a camera's lens behind all that zooms it. */
+  private PartTrack lensValues(Node.Camera camera, NodeMotion motion) {
+    PartTrack values = lensValues(camera, motion.parts());
+    double[] zoomed = motion.run().zoomedMm();
+    return zoomed == null ? values : values.with(Lens.FOCAL, zoomed);
   }
 
   /**
@@ -221,6 +228,9 @@ public final class Evaluation {
 
   /** Whether what zooms a camera is as it was. */
   private boolean zooms(Node.Camera camera, NodeMotion now, NodeMotion before) {
+    if (!Arrays.equals(now.run().zoomedMm(), before.run().zoomedMm())) {
+      return false;
+    }
     List<Move> moves = zoomsOf(camera);
     return moves.isEmpty() && before.zooms().isEmpty()
         || moves.equals(before.zooms())
@@ -274,10 +284,15 @@ public final class Evaluation {
 
   /** Whether a piece has its size at every sample. */
   public boolean isOneSize(String nodeId) {
+    return sizes(nodeId).length == 1;
+  }
+
+  /** How many times its usual size a node is, on every sample or once for all. */
+  double[] sizes(String nodeId) {
     Part look = shot.node(nodeId).chain().find(Look.ID).orElse(null);
-    return look == null
-        || !look.isOn()
-        || of(nodeId).parts().get(Look.ID).values(Look.SIZE).length == 1;
+    return look == null || !look.isOn()
+        ? new double[] {1}
+        : of(nodeId).parts().get(Look.ID).values(Look.SIZE);
   }
 
   /** Whether a node stands where it is at every sample, which takes no more room than one. */

@@ -4,8 +4,8 @@ import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Framing;
 import idlelens.core.lens.Gate;
 import idlelens.core.part.FrameUp;
+import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
-import idlelens.core.part.Target;
 import java.util.Arrays;
 import java.util.List;
 import org.joml.Quaterniond;
@@ -18,25 +18,31 @@ import org.joml.Vector3d;
  *
  * @param frameUp its settings
  * @param values weight, place in the picture and size
- * @param subject pose of the node that the subject is on, or null for a place
+ * @param subject what is kept
  * @param gate what of the sensor the picture uses
- * @param focalMm focal length, on every sample or one for all
+ * @param zooms whether it may change the focal length
+ * @param focalMm focal length before it, on every sample or one for all
  */
-record Framed(FrameUp frameUp, PartTrack values, PoseTrack subject, Gate gate, double[] focalMm)
+record Framed(
+    FrameUp frameUp,
+    PartTrack values,
+    KeptSubject subject,
+    Gate gate,
+    boolean zooms,
+    double[] focalMm)
     implements Stage {
   private static final double FADE_FROM_VERTICAL_RAD = Math.toRadians(5);
   private static final double NEAREST_M = 1e-9;
   private static final double PERCENT = 100;
 
+  /** The same stage behind others that have made the focal length what it is. */
+  Framed with(double[] newFocalMm) {
+    return new Framed(frameUp, values, subject, gate, zooms, newFocalMm);
+  }
+
   @Override
   public PoseTrack apply(PoseTrack before) {
-    boolean still =
-        before.isStill()
-            && values.isStill()
-            && frameUp.body().window().isOpen()
-            && focalMm.length == 1
-            && (subject == null || subject.isStill());
-    PoseTrack track = PoseTrack.empty(before.grid(), still);
+    PoseTrack track = PoseTrack.empty(before.grid(), isStill(before));
     for (int i = 0; i < track.x().length; i++) {
       frame(before, i, track);
       track.continueSign(i);
@@ -44,26 +50,76 @@ record Framed(FrameUp frameUp, PartTrack values, PoseTrack subject, Gate gate, d
     return track;
   }
 
-  private void frame(PoseTrack before, int i, PoseTrack to) {
+  /** The focal length behind it, in millimetres, on every sample or one for all. */
+  double[] focalBehind(PoseTrack before) {
+    if (!zooms) {
+      return focalMm;
+    }
+    double[] out = new double[isStill(before) ? 1 : before.grid().count()];
+    for (int i = 0; i < out.length; i++) {
+      Subject.Ball ball = subject.at(i);
+      Vector3d way = ball.centre().sub(place(before, i), new Vector3d());
+      out[i] = focal(i, weight(before, i), ball, way.length());
+    }
+    return out;
+  }
+
+  private boolean isStill(PoseTrack before) {
+    return before.isStill()
+        && values.isStill()
+        && frameUp.body().window().isOpen()
+        && focalMm.length == 1
+        && subject.isStill();
+  }
+
+  private static Vector3d place(PoseTrack before, int i) {
     int b = before.index(i);
-    Vector3d place = new Vector3d(before.x()[b], before.y()[b], before.z()[b]);
-    Quaterniond turn = before.turn(i);
+    return new Vector3d(before.x()[b], before.y()[b], before.z()[b]);
+  }
+
+  private double weight(PoseTrack before, int i) {
     double window = frameUp.body().window().at(before.grid().frame(i));
-    double weight = values.value(Parameter.WEIGHT, i) * window;
-    Vector3d way = subjectAt(i).sub(place);
+    return values.value(Parameter.WEIGHT, i) * window;
+  }
+
+  /** The focal length that it leaves, zoomed as far as its weight says. */
+  private double focal(int i, double weight, Subject.Ball ball, double distance) {
+    double given = focalMm[focalMm.length == 1 ? 0 : i];
+    if (!zooms || weight <= 0 || distance < NEAREST_M) {
+      return given;
+    }
+    double wanted = framing(i).nearestFocalMm(gate, distance, radius(ball), size(i));
+    return Lens.FOCAL.clamp(given + weight * (wanted - given));
+  }
+
+  private Framing framing(int i) {
+    return new Framing(
+        values.value(FrameUp.ACROSS, i) / PERCENT, values.value(FrameUp.UP, i) / PERCENT);
+  }
+
+  private double size(int i) {
+    return values.value(FrameUp.SIZE, i) / PERCENT;
+  }
+
+  /** What has no size is taken for something small. */
+  private static double radius(Subject.Ball ball) {
+    return Math.max(NEAREST_M, ball.radius());
+  }
+
+  private void frame(PoseTrack before, int i, PoseTrack to) {
+    Vector3d place = place(before, i);
+    Quaterniond turn = before.turn(i);
+    double weight = weight(before, i);
+    Subject.Ball ball = subject.at(i);
+    Vector3d way = ball.centre().sub(place, new Vector3d());
     double distance = way.length();
     if (weight > 0 && distance >= NEAREST_M) {
-      double focal = focalMm[focalMm.length == 1 ? 0 : i];
-      double across = Math.tan(gate.horizontalRad(focal) / 2);
+      double focal = focal(i, weight, ball, distance);
       double up = Math.tan(gate.verticalRad(focal) / 2);
-      Vector3d own =
-          new Framing(
-                  values.value(FrameUp.ACROSS, i) / PERCENT, values.value(FrameUp.UP, i) / PERCENT)
-              .direction(across, up);
+      Vector3d own = framing(i).direction(Math.tan(gate.horizontalRad(focal) / 2), up);
       turn = weighted(turn, towards(turn, own, way), weight);
       if (frameUp.way() == FrameUp.Way.DOLLY) {
-        double size = values.value(FrameUp.SIZE, i) / PERCENT;
-        double wanted = Framing.distanceM(own, frameUp.radiusM(), size, up);
+        double wanted = Framing.distanceM(own, radius(ball), size(i), up);
         place.fma(weight * (1 - wanted / distance), way);
       }
     }
@@ -74,12 +130,6 @@ record Framed(FrameUp frameUp, PartTrack values, PoseTrack subject, Gate gate, d
     to.qy()[i] = turn.y;
     to.qz()[i] = turn.z;
     to.qw()[i] = turn.w;
-  }
-
-  private Vector3d subjectAt(int sample) {
-    return frameUp.target() instanceof Target.Place place
-        ? new Vector3d(place.x(), place.y(), place.z())
-        : ((Target.OfNode) frameUp.target()).in(subject.pose(sample));
   }
 
   /** The turn that has the subject in its place. */
@@ -102,14 +152,15 @@ record Framed(FrameUp frameUp, PartTrack values, PoseTrack subject, Gate gate, d
   @Override
   public boolean sameAs(Stage other) {
     return other instanceof Framed that
-        && subject == that.subject
+        && subject.sameAs(that.subject)
         && values.shares(that.values)
         && gate.equals(that.gate)
+        && zooms == that.zooms
         && Arrays.equals(focalMm, that.focalMm)
         && settings(frameUp).equals(settings(that.frameUp));
   }
 
   private static Object settings(FrameUp all) {
-    return List.of(all.target(), all.way(), all.radiusM(), all.body().window());
+    return List.of(all.targets(), all.way(), all.radiusM(), all.body().window());
   }
 }

@@ -73,16 +73,19 @@ public final class PartTrack {
 
   /** With some more in one parameter, on every sample, within its range. */
   PartTrack plus(Parameter parameter, double[] more) {
-    PartTrack sum = new PartTrack(grid, curves);
-    for (int i = 0; i < values.length; i++) {
-      sum.values[i] = values[i];
-    }
     double[] out = new double[more.length];
     for (int i = 0; i < out.length; i++) {
       out[i] = parameter.clamp(value(parameter, i) + more[i]);
     }
-    sum.values[curves.indexOf(parameter)] = out;
-    return sum;
+    return with(parameter, out);
+  }
+
+  /** With other numbers for one parameter, on every sample or one for all. */
+  PartTrack with(Parameter parameter, double[] others) {
+    PartTrack other = new PartTrack(grid, curves);
+    System.arraycopy(values, 0, other.values, 0, values.length);
+    other.values[curves.indexOf(parameter)] = others;
+    return other;
   }
 
   public List<Parameter> parameters() {

@@ -8,12 +8,13 @@ import java.util.List;
 final class StageRun {
   private final List<Step> steps;
   private final List<PoseTrack> tracks = new ArrayList<>();
+  private double[] zoomedMm;
 
   /** A stage and the slot of the part it is of. */
   record Step(Slot slot, Stage stage) {}
 
   private StageRun(List<Step> steps) {
-    this.steps = steps;
+    this.steps = new ArrayList<>(steps);
   }
 
   /**
@@ -23,12 +24,30 @@ final class StageRun {
   static StageRun of(List<Step> steps, StageRun earlier) {
     StageRun run = new StageRun(steps);
     PoseTrack track = null;
-    for (Step step : steps) {
-      PoseTrack known = earlier == null ? null : earlier.made(step.stage(), track);
-      track = known == null ? step.stage().apply(track) : known;
+    for (int i = 0; i < steps.size(); i++) {
+      Stage stage = run.ready(i, track);
+      PoseTrack known = earlier == null ? null : earlier.made(stage, track);
+      track = known == null ? stage.apply(track) : known;
       run.tracks.add(track);
     }
     return run;
+  }
+
+  /** A stage that frames starts from the focal length that those before it have left. */
+  private Stage ready(int i, PoseTrack before) {
+    Step step = steps.get(i);
+    if (!(step.stage() instanceof Framed framed)) {
+      return step.stage();
+    }
+    Framed ready = zoomedMm == null ? framed : framed.with(zoomedMm);
+    steps.set(i, new Step(step.slot(), ready));
+    zoomedMm = ready.zooms() ? ready.focalBehind(before) : zoomedMm;
+    return ready;
+  }
+
+  /** The focal length that its stages have left, in millimetres; null where none changes it. */
+  double[] zoomedMm() {
+    return zoomedMm;
   }
 
   /** What this run made of a track by such a stage, or null. */

@@ -12,11 +12,13 @@ import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
 import idlelens.core.scene.Node;
+import idlelens.core.set.Mesher;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import org.joml.Vector3d;
 
 /** The stage that each part of a node's chain becomes; what lenses do comes later. */
 final class Stages {
@@ -70,17 +72,42 @@ final class Stages {
               aim, values, track(aim.target()), aim.second().map(this::track).orElse(null)));
     }
     if (part instanceof FrameUp frameUp && motion.isOn(frameUp)) {
-      Lens lens = node.chain().lens().orElseThrow();
-      double aspect = motion.shot().header().aspect();
-      return Optional.of(
-          new Framed(
-              frameUp,
-              values,
-              track(frameUp.target()),
-              lens.lens().gate(aspect),
-              motion.lensValues(node, tracks).values(Lens.FOCAL)));
+      return Optional.of(framed(frameUp, values));
     }
     return Optional.empty();
+  }
+
+  private Framed framed(FrameUp frameUp, PartTrack values) {
+    Lens lens = node.chain().lens().orElseThrow();
+    return new Framed(
+        frameUp,
+        values,
+        subject(frameUp),
+        lens.lens().gate(motion.shot().header().aspect()),
+        frameUp.way() == FrameUp.Way.ZOOM && motion.isOn(lens),
+        motion.lensValues(node, tracks).values(Lens.FOCAL));
+  }
+
+  private KeptSubject subject(FrameUp frameUp) {
+    boolean one = frameUp.others().isEmpty();
+    return new KeptSubject(
+        frameUp.targets().stream().map(t -> member(t, one)).toList(), one ? frameUp.radiusM() : 0);
+  }
+
+  /** A target as a point, or, together with others, as the corners of the box of its piece. */
+  private KeptSubject.Member member(Target target, boolean asPoint) {
+    if (target instanceof Target.Place place) {
+      Vector3d at = new Vector3d(place.x(), place.y(), place.z());
+      return new KeptSubject.Member(null, new double[] {1}, List.of(at));
+    }
+    Target.OfNode on = (Target.OfNode) target;
+    PoseTrack pose = track(target);
+    boolean box = !asPoint && motion.shot().node(on.node()) instanceof Node.Piece;
+    List<Vector3d> points =
+        box
+            ? Subject.corners(Mesher.bounds(((Node.Piece) motion.shot().node(on.node())).shape()))
+            : List.of(new Vector3d(on.x(), on.y(), on.z()));
+    return new KeptSubject.Member(pose, motion.sizes(on.node()), points);
   }
 
   private Stage keys(Part keys, PartTrack values) {

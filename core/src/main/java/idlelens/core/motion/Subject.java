@@ -40,7 +40,8 @@ public final class Subject {
     }
   }
 
-  private static List<Vector3d> corners(Bounds box) {
+  /** The eight corners of a box. */
+  static List<Vector3d> corners(Bounds box) {
     List<Vector3d> all = new ArrayList<>();
     for (int i = 0; i < 8; i++) {
       all.add(
@@ -63,12 +64,24 @@ public final class Subject {
    * @param centre in the world, in metres
    * @param radius in metres; 0 for a single place
    */
-  public record Ball(Vector3d centre, double radius) {}
+  public record Ball(Vector3d centre, double radius) {
+
+    /** The ball about the middle of the box around points. */
+    static Ball around(List<Vector3d> points) {
+      Vector3d low = new Vector3d(Double.POSITIVE_INFINITY);
+      Vector3d high = new Vector3d(Double.NEGATIVE_INFINITY);
+      points.forEach(
+          point -> {
+            low.min(point);
+            high.max(point);
+          });
+      Vector3d centre = low.add(high).mul(0.5);
+      return new Ball(centre, points.stream().mapToDouble(centre::distance).max().orElse(0));
+    }
+  }
 
   /** The ball about the middle of the box around it at a sample. */
   public Ball at(Evaluation motion, int sample) {
-    Vector3d low = new Vector3d(Double.POSITIVE_INFINITY);
-    Vector3d high = new Vector3d(Double.NEGATIVE_INFINITY);
     List<Vector3d> all = new ArrayList<>();
     points.forEach(
         (id, own) -> {
@@ -76,12 +89,6 @@ public final class Subject {
           double size = motion.size(id, sample);
           own.forEach(point -> all.add(pose.apply(new Vector3d(point).mul(size))));
         });
-    all.forEach(
-        point -> {
-          low.min(point);
-          high.max(point);
-        });
-    Vector3d centre = low.add(high).mul(0.5);
-    return new Ball(centre, all.stream().mapToDouble(centre::distance).max().orElse(0));
+    return Ball.around(all);
   }
 }

@@ -3,16 +3,23 @@ package idlelens.core.part;
 import idlelens.core.rule.Require;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Keeps a subject where it is to sit in the picture, by turning the camera, and, if asked, at its
- * size, by moving it towards the subject or away.
+ * size, by moving it towards the subject or away, or by zooming.
  *
  * @param target what sits there
- * @param way whether it only turns
+ * @param way what it does besides turning
  * @param radiusM radius of the ball around the subject, whose size is kept
+ * @param others what sits there together with the target: then the subject is the ball about the
+ *     middle of the box around all of these pieces, whatever their radius; at most 50
  */
-public record FrameUp(PartBody body, Target target, Way way, double radiusM) implements Part {
+public record FrameUp(PartBody body, Target target, Way way, double radiusM, List<Target> others)
+    implements Part {
+  /** The most targets besides the first. */
+  public static final int MOST_OTHERS = 50;
+
   /** Picture widths from the middle to the right, in per cent. */
   public static final Parameter ACROSS =
       new Parameter("across", "Across", Family.FRAMING, -50, 50, 0, true);
@@ -39,13 +46,21 @@ public record FrameUp(PartBody body, Target target, Way way, double radiusM) imp
   /** What it does to keep a subject in place. */
   public enum Way {
     TURN,
-    DOLLY
+    DOLLY,
+    ZOOM
   }
 
   public FrameUp {
     Require.present(target, "frame-up.target");
     Require.present(way, "frame-up.way");
     Require.within(radiusM, 0.001, 10_000, "frame-up.radius");
+    others = List.copyOf(others);
+    Require.within(others.size(), 0, MOST_OTHERS, "frame-up.others.count");
+  }
+
+  /** Keeps one target. */
+  public FrameUp(PartBody body, Target target, Way way, double radiusM) {
+    this(body, target, way, radiusM, List.of());
   }
 
   /** Turns towards a target in the middle of the picture. */
@@ -60,16 +75,16 @@ public record FrameUp(PartBody body, Target target, Way way, double radiusM) imp
 
   @Override
   public FrameUp withBody(PartBody newBody) {
-    return new FrameUp(newBody, target, way, radiusM);
+    return new FrameUp(newBody, target, way, radiusM, others);
   }
 
   @Override
   public List<Target> targets() {
-    return List.of(target);
+    return Stream.concat(Stream.of(target), others.stream()).toList();
   }
 
   @Override
   public FrameUp withTargets(List<Target> targets) {
-    return new FrameUp(body, targets.get(0), way, radiusM);
+    return new FrameUp(body, targets.get(0), way, radiusM, targets.subList(1, targets.size()));
   }
 }

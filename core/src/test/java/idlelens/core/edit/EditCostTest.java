@@ -8,6 +8,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.lens.Framing;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
@@ -69,7 +70,7 @@ class EditCostTest {
             List.of("crate"),
             new Framing(0, 0),
             OptionalDouble.empty(),
-            FrameSubject.Way.TURN,
+            FrameUp.Way.TURN,
             1,
             1,
             Keying.TOUCHED);

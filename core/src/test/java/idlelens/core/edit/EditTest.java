@@ -16,6 +16,7 @@ import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
@@ -185,7 +186,7 @@ class EditTest {
             List.of("crate"),
             new Framing(0.2, -0.1),
             OptionalDouble.of(0.3),
-            FrameSubject.Way.DOLLY,
+            FrameUp.Way.DOLLY,
             14,
             14,
             Keying.TOUCHED),
@@ -194,10 +195,17 @@ class EditTest {
             List.of("crate", "flag"),
             new Framing(-0.2, 0.1),
             OptionalDouble.empty(),
-            FrameSubject.Way.TURN,
+            FrameUp.Way.TURN,
             10,
             20,
             Keying.TOUCHED),
+        new KeepFramed(
+            "cam",
+            "kept-a",
+            List.of("crate", "flag"),
+            new Framing(0.17, -0.1),
+            OptionalDouble.of(0.4),
+            FrameUp.Way.ZOOM),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
         new KeysToMoves("arm", "move-k", 0.5, 2),
         new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),

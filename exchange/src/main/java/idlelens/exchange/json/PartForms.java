@@ -45,17 +45,9 @@ final class PartForms {
           PartForm.of(
               FrameUp.KIND,
               FrameUp.class,
-              "target way radius",
-              (body, p) ->
-                  new FrameUp(
-                      body,
-                      TargetJson.read(p.get("target")),
-                      p.choice("way", FrameUp.Way.class, FrameUp.Way.TURN),
-                      p.number("radius", 1)),
-              (part, out) -> {
-                TargetJson.write(part.target(), out.putObject("target"));
-                out.put("way", JsonPlace.word(part.way())).put("radius", part.radiusM());
-              }),
+              "target way radius others",
+              PartForms::frameUp,
+              PartForms::frameUp),
           PartForm.of(
               Lens.KIND,
               Lens.class,
@@ -67,6 +59,23 @@ final class PartForms {
               Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}));
 
   private PartForms() {}
+
+  private static FrameUp frameUp(PartBody body, JsonPlace p) throws FormatException {
+    return new FrameUp(
+        body,
+        TargetJson.read(p.get("target")),
+        p.choice("way", FrameUp.Way.class, FrameUp.Way.TURN),
+        p.number("radius", 1),
+        p.has("others") ? p.get("others").list(FrameUp.MOST_OTHERS, TargetJson::read) : List.of());
+  }
+
+  private static void frameUp(FrameUp part, ObjectNode out) {
+    TargetJson.write(part.target(), out.putObject("target"));
+    out.put("way", JsonPlace.word(part.way())).put("radius", part.radiusM());
+    for (Target other : part.others()) {
+      TargetJson.write(other, out.withArrayProperty("others").addObject());
+    }
+  }
 
   private static Carried carried(PartBody body, JsonPlace p) throws FormatException {
     if (!p.has("by")) {

@@ -14,12 +14,14 @@ import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.KeepFramed;
 import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MovesToKeys;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ZeroOut;
 import idlelens.core.lens.Framing;
+import idlelens.core.part.FrameUp;
 import idlelens.exchange.format.FormatException;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -51,6 +53,12 @@ final class RigForms {
               "id subjects across up size way from to keying",
               RigForms::frameSubject,
               RigForms::frameSubject),
+          EditForm.of(
+              "keep-framed",
+              KeepFramed.class,
+              "id newId subjects across up size way",
+              RigForms::keepFramed,
+              RigForms::keepFramed),
           EditForm.of(
               "carry",
               Carry.class,
@@ -181,18 +189,46 @@ final class RigForms {
     return new FrameSubject(
         id(p),
         texts(p.get("subjects")),
-        new Framing(p.number("across", 0), p.number("up", 0)),
-        p.has("size") ? OptionalDouble.of(p.get("size").number()) : OptionalDouble.empty(),
-        p.get("way").choice(FrameSubject.Way.class),
+        framing(p),
+        size(p),
+        p.get("way").choice(FrameUp.Way.class),
         from,
         p.has("to") ? p.get("to").whole() : from,
         keying(p));
   }
 
+  private static KeepFramed keepFramed(JsonPlace p) throws FormatException {
+    return new KeepFramed(
+        id(p),
+        p.get("newId").text(),
+        texts(p.get("subjects")),
+        framing(p),
+        size(p),
+        p.get("way").choice(FrameUp.Way.class));
+  }
+
+  private static void keepFramed(KeepFramed e, ObjectNode out) {
+    texts(out.put("id", e.id()).put("newId", e.newId()), "subjects", e.subjects());
+    write(e.framing(), e.size(), out).put("way", JsonPlace.word(e.way()));
+  }
+
+  private static Framing framing(JsonPlace p) throws FormatException {
+    return new Framing(p.number("across", 0), p.number("up", 0));
+  }
+
+  private static OptionalDouble size(JsonPlace p) throws FormatException {
+    return p.has("size") ? OptionalDouble.of(p.get("size").number()) : OptionalDouble.empty();
+  }
+
+  private static ObjectNode write(Framing framing, OptionalDouble size, ObjectNode out) {
+    out.put("across", framing.x()).put("up", framing.y());
+    size.ifPresent(value -> out.put("size", value));
+    return out;
+  }
+
   private static void frameSubject(FrameSubject e, ObjectNode out) {
     texts(out.put("id", e.id()), "subjects", e.subjects());
-    out.put("across", e.framing().x()).put("up", e.framing().y());
-    e.size().ifPresent(size -> out.put("size", size));
+    write(e.framing(), e.size(), out);
     out.put("way", JsonPlace.word(e.way())).put("from", e.from()).put("to", e.to());
     out.put("keying", JsonPlace.word(e.keying()));
   }

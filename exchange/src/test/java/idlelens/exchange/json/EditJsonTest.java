@@ -27,6 +27,7 @@ import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
 import idlelens.core.edit.JoinRails;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.KeepFramed;
 import idlelens.core.edit.KeyPick;
 import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
@@ -87,6 +88,7 @@ import idlelens.core.lens.Framing;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Family;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Path;
@@ -283,7 +285,7 @@ class EditJsonTest {
             List.of("crate"),
             new Framing(0.2, -0.1),
             OptionalDouble.of(0.3),
-            FrameSubject.Way.ZOOM,
+            FrameUp.Way.ZOOM,
             1014,
             1020,
             Keying.TOUCHED),
@@ -292,10 +294,24 @@ class EditJsonTest {
             List.of("crate", "flag"),
             new Framing(-0.2, 0.1),
             OptionalDouble.empty(),
-            FrameSubject.Way.TURN,
+            FrameUp.Way.TURN,
             1010,
             1010,
             Keying.WHOLE_POSE),
+        new KeepFramed(
+            "cam",
+            "kept-a",
+            List.of("crate", "flag"),
+            new Framing(0.17, -0.1),
+            OptionalDouble.of(0.4),
+            FrameUp.Way.ZOOM),
+        new KeepFramed(
+            "cam",
+            "kept-b",
+            List.of("crate"),
+            new Framing(0, 0),
+            OptionalDouble.empty(),
+            FrameUp.Way.TURN),
         new SetRepeat("row", Repetition.row(3, 0, 0, -2)),
         new KeysToMoves("rail", "move-k", 0.5, 1),
         new SetLight("lamp", new Lamp(Lamp.Kind.PRACTICAL, "#ffd0a0", 2.5, 7, false)),

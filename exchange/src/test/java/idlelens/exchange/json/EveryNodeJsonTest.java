@@ -75,8 +75,9 @@ class EveryNodeJsonTest {
         new FrameUp(
             FrameUp.on("frame-a", Target.OfNode.origin("card")).body(),
             new Target.OfNode("card", 0, 0.5, 0),
-            FrameUp.Way.DOLLY,
-            0.75);
+            FrameUp.Way.ZOOM,
+            0.75,
+            List.of(Target.OfNode.origin("null"), new Target.Place(1, 2, 3)));
     Chain camera =
         with(framing, Chain.poseAndLens())
             .with(new Path("frame-a", "across"), Curve.still(-16.5))

@@ -103,7 +103,7 @@ function openLines(checks) {
     const what = open.seam.comesBack ? lookOf(node, open) : node?.name;
     const period = open.period ? `${trimmed(open.period, 2)} frames` : '';
     const text = open.would
-      ? `${what} comes back every ${period}, which does not divide the loop; ${trimmed(open.would, 2)} would`
+      ? `${what}: every ${period}, the loop needs ${trimmed(open.would, 2)}`
       : `${what} does not come back with the loop: ${offText(node, open.seam)}`;
     return line(text, goTo(desk, found.out, open.node), comeBack(checks, open, node));
   });

@@ -4,7 +4,7 @@ import { lengthText } from '../common/units.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
 import { axisOf, handOversOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
 import { railLength, rideMetres } from '../shot/rails.js';
-import { targetName } from '../shot/targets.js';
+import { targetName, targetNode } from '../shot/targets.js';
 
 const LINES = {
   keys(store, desk, node) {
@@ -45,7 +45,8 @@ const LINES = {
   'frame-up'(store, desk, node, part) {
     const own = store.motion.get(node.id)?.own;
     const at = (name) => (own ? trimmed(store.value(desk.frame, own[`${part.id}.${name}`]), 1) : '');
-    const line = `${targetName(store, part.target)} at ${at('across')}, ${at('up')} %`;
+    const more = part.others?.length ? ` and ${part.others.length} more` : '';
+    const line = `${targetNode(store, part.target)}${more} at ${at('across')}, ${at('up')} %`;
     return { line, columns: ownOf(store, node, pathsIn(part)) };
   },
 

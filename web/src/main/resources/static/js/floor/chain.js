@@ -4,6 +4,7 @@ import { button, h } from '../common/dom.js';
 import { menuItem, openMenu } from '../common/menu.js';
 import { units } from '../common/units.js';
 import { addable, canSwitch, idOf, isOn, kindOf, titleOf } from '../shot/parts.js';
+import { keepFirst } from '../shot/framing.js';
 import { newPart } from '../shot/new-parts.js';
 import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
@@ -145,8 +146,10 @@ export class Chain {
     const { copiedPart } = this.desk;
     if (!found.length) return h('span');
     const add = (part) => (part.part === 'move' ? this.desk.tried.begin(node, part) : this.desk.addPart(node, part));
+    const addNew = (kind) =>
+      kind.part === 'frame-up' ? keepFirst(this.desk, node) : add(newPart(this.store, node, kind));
     const items = () => [
-      ...found.map((kind) => menuItem(kind.label, () => add(newPart(this.store, node, kind)), kind.says)),
+      ...found.map((kind) => menuItem(kind.label, () => addNew(kind), kind.says)),
       copiedPart && found.some((k) => k.part === copiedPart.part.part)
         ? menuItem(`Paste ${copiedPart.title}`, () => add(copiedPart.part), `as on ${copiedPart.from}`)
         : null,

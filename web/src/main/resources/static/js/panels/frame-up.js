@@ -2,6 +2,7 @@
 import { button, h } from '../common/dom.js';
 import { toast } from '../common/toasts.js';
 import { idOf, partOf } from '../shot/parts.js';
+import { targetName } from '../shot/targets.js';
 import { choice, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
 import { panelOf, parametersPart, windowPart } from './part-panel.js';
@@ -12,10 +13,6 @@ const WAYS = [
   ['turn', 'turn'],
   ['dolly', 'turn and dolly'],
   ['zoom', 'turn and zoom'],
-];
-const LIVE_WAYS = [
-  ['turn', 'turn'],
-  ['dolly', 'turn and dolly'],
 ];
 /** @type {[string, number, number][]} */
 const PLACES = [
@@ -118,9 +115,9 @@ function placeRow(store, desk) {
 
 function wayRow(store, desk) {
   const { framing } = desk;
-  const size = askedField(store, desk, 'size', { label: 'Height in the picture', unit: '% high', least: 1, most: 300 });
+  const size = askedField(store, desk, 'size', { label: 'Height in the picture', unit: '%', least: 1, most: 300 });
   const way = choice('How', WAYS, (value) => framing.ask({ way: value }));
-  const sized = labelled('size', size.element);
+  const sized = labelled('high', size.element);
   return {
     element: row('How', way, sized),
     refresh() {
@@ -185,8 +182,9 @@ export const frameUpPanel = {
       return part ? part.target : undefined;
     };
     const set = (change, done = true) => {
-      const { target, way, radius } = now();
-      const edits = [{ edit: 'set-part', id, part: { part: 'frame-up', id: partId, target, way, radius, ...change } }];
+      const { target, way, radius, others } = now();
+      const part = { part: 'frame-up', id: partId, target, way, radius, others, ...change };
+      const edits = [{ edit: 'set-part', id, part }];
       if (done) return store.edit(edits);
       store.show(edits);
       return true;
@@ -202,7 +200,8 @@ export const frameUpPanel = {
       get: () => now().radius,
       set: (value, done) => set({ radius: value }, done),
     });
-    const way = choice('How', LIVE_WAYS, (value) => set({ way: value }));
+    const ball = labelled('ball', radius.element);
+    const way = choice('How', WAYS, (value) => set({ way: value }));
     return panelOf(store, desk, node, now(), [
       targetPart(store, desk, {
         label: 'Subject',
@@ -210,10 +209,12 @@ export const frameUpPanel = {
         get: subject,
         set: (target, done) => set({ target }, done),
       }),
+      togetherPart(store, desk, now, (others) => set({ others })),
       {
-        rows: [row('Keeps it', way, labelled('ball', radius.element))],
+        rows: [row('Keeps it', way, ball)],
         refresh() {
           way.value = now().way;
+          ball.hidden = Boolean(now().others?.length);
           radius.refresh();
         },
       },
@@ -222,3 +223,28 @@ export const frameUpPanel = {
     ]);
   },
 };
+
+/** What is kept together with the first subject: each can be taken out, and more picked. */
+function togetherPart(store, desk, now, set) {
+  const names = h('span', { class: 'chips' });
+  const pick = button(
+    'Pick more',
+    () =>
+      desk.pick('Subject: click it in the picture, on the plan or in the list', (node) => {
+        const there = [now().target, ...(now().others ?? [])].some((target) => target.node === node);
+        if (!there) set([...(now().others ?? []), { node }]);
+      }),
+    { title: 'Several pieces are kept in the picture as one' },
+  );
+  const chip = (target, i) =>
+    button(`${targetName(store, target)} ×`, () => set(now().others.filter((_, k) => k !== i)), {
+      class: 'quiet',
+      title: 'Take it out',
+    });
+  return {
+    rows: [
+      h('div', { class: 'row one' }, h('span', { text: 'Together with' }), h('span', { class: 'shown' }, names, pick)),
+    ],
+    refresh: () => names.replaceChildren(...(now().others ?? []).map(chip)),
+  };
+}

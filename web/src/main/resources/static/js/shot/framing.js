@@ -1,16 +1,7 @@
 // Framing up: where in the picture something is to sit, and how large, and what brings it there.
-import { toast } from '../common/toasts.js';
-import { cornersOf } from './mesh-corners.js';
 
 const PERCENT = 100;
 const HALF = 50;
-
-/** The middle of the box around a piece and how far its corners are from there, in its own space. */
-function ballOf(mesh) {
-  const { low, high } = cornersOf(mesh);
-  const middle = low.map((v, i) => Math.round((v + high[i]) * 500) / 1000);
-  return { middle, radius: Math.hypot(...low.map((v, i) => (high[i] - v) / 2)) };
-}
 
 export class Framing {
   constructor(store, desk) {
@@ -66,32 +57,30 @@ export class Framing {
     return { from: frame, to: frame };
   }
 
-  /** Puts a card into the chain that keeps the subject there. */
+  /** Puts a card into the chain that keeps the subjects there. */
   keepLive() {
-    const { asked, desk, store } = this;
-    const [id, ...more] = this.subjects();
-    const mesh = store.meshes.get(id);
-    if (!mesh || more.length) {
-      toast('What is kept in its place is one piece: choose it as the subject', { bad: true });
-      return false;
-    }
-    if (asked.way === 'zoom') {
-      toast('A zoom is keyed, at a frame or over a stretch; a card turns or dollies', { bad: true });
-      return false;
-    }
-    const { middle, radius } = ballOf(mesh);
-    const { across, up, size, way } = asked;
-    const part = { part: 'frame-up', target: { node: id, point: middle }, way, radius, across, up, size };
-    return desk.addPart(store.byId.get(desk.camera), part);
+    return keepFramed(this.desk, this.desk.camera, this.subjects(), this.asked);
   }
 }
 
-/** A new card of that kind: a person or the first piece to be had, in the middle. */
-export function firstFraming(store, node) {
-  const pieces = store.nodes.filter((n) => n.kind === 'piece' && store.meshes.has(n.id));
+async function keepFramed(desk, id, subjects, { across, up, size, way }) {
+  const newId = desk.store.freeId('frame-up');
+  const sized = way === 'turn' ? {} : { size: size / PERCENT };
+  const at = { across: across / PERCENT, up: up / PERCENT };
+  const kept = await desk.store.edit([{ edit: 'keep-framed', id, newId, subjects, ...at, ...sized, way }]);
+  if (kept) {
+    desk.select(id);
+    desk.chooseCard(newId);
+  }
+  return kept;
+}
+
+/** Keeps a person, or the first piece to be had, in the middle of a camera's picture. */
+export function keepFirst(desk, camera) {
+  const { nodes } = desk.store;
+  const pieces = nodes.filter((n) => n.kind === 'piece');
   const people = pieces.filter((n) => n.shape.kind === 'person');
   const [piece] = people.length ? people : pieces.filter((n) => n.shape.kind !== 'plane');
-  if (!piece || node.kind !== 'camera') return { target: { place: [0, 1, 0] }, way: 'turn', radius: 1 };
-  const { middle, radius } = ballOf(store.meshes.get(piece.id));
-  return { target: { node: piece.id, point: middle }, way: 'turn', radius };
+  if (piece) return keepFramed(desk, camera.id, [piece.id], { across: 0, up: 0, size: HALF, way: 'turn' });
+  return desk.addPart(camera, { part: 'frame-up', target: { place: [0, 1, 0] }, way: 'turn', radius: 1 });
 }

@@ -1,5 +1,4 @@
 // Parts as they are when they are added: set to something that makes sense where they stand.
-import { firstFraming } from './framing.js';
 import { aimedAt } from './targets.js';
 
 /** What a camera or a null is first aimed at: the nearest piece with a size a person would look at, or in front. */
@@ -26,7 +25,6 @@ function firstMove(store) {
 
 const NEW = {
   move: firstMove,
-  'frame-up': (store, node) => firstFraming(store, node),
   aim: (store, node) => ({ target: firstTarget(store, node), side: 'front', roll: 'kept' }),
 };
 

@@ -12,6 +12,9 @@ export function targetName(store, target) {
   return target.point ? `${name}, a point` : name;
 }
 
+/** The same without saying that it is a point of a node. @param {Target} target */
+export const targetNode = (store, target) => targetName(store, target.node ? { node: target.node } : target);
+
 /** The same with where it is, for tooltips. @param {Target} target */
 export function targetInFull(store, target) {
   const at = target.place ?? target.point;

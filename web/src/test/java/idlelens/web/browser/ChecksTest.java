@@ -141,7 +141,7 @@ class ChecksTest extends BrowserTest {
             + " keys: [[1001, 0, 'straight'], [1071, 360, 'straight']] }";
     addNode(page, "{ part: 'keys', " + turning + " }", "");
     found(page, 2);
-    assertThat(line(page, "Buoy").textContent()).contains("every 70 frames", "60 would");
+    assertThat(line(page, "Buoy").textContent()).contains("every 70 frames", "the loop needs 60");
     remedy(page, "Buoy", "Every 60");
     found(page, 3);
     assertThat(line(page, "Buoy").count()).isZero();
@@ -182,7 +182,7 @@ class ChecksTest extends BrowserTest {
   void picturesThatDoNotComeBack_playALittleFaster() {
     Page page = open("Two cameras");
     assertThat(line(page, "On Gull, what is shown").textContent())
-        .contains("every 20 frames", "19.2 would");
+        .contains("every 20 frames", "the loop needs 19.2");
     remedy(page, "On Gull", "Let it loop");
     found(page, 2);
     assertThat(line(page, "On Gull").count()).isZero();
@@ -244,7 +244,7 @@ class ChecksTest extends BrowserTest {
             + " return idleLens.store.edit("
             + "[{ edit: 'set-mist', id, mist: { ...mist, loops: false } }]); }");
     found(page, 2);
-    assertThat(line(page, "Sea mist").first().textContent()).contains("does not divide the loop");
+    assertThat(line(page, "Sea mist").first().textContent()).contains("the loop needs");
     remedy(page, "Sea mist", "Let it loop");
     found(page, 3);
     assertThat(line(page, "Sea mist").count()).isZero();
@@ -346,6 +346,53 @@ class ChecksTest extends BrowserTest {
     page.keyboard().press("Control+z");
     waitForRevision(page, 4);
     assertThat(page.locator("#chain .card.frame-up").count()).isZero();
+    page.close();
+  }
+
+  @Test
+  void severalAreKeptLive_byZooming_andOneIsTakenOutOfThemAgain() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate("() => { idleLens.desk.select('keeper'); idleLens.desk.selectMore('crate-1'); }");
+    page.click("[data-tab=frame]");
+    page.selectOption("select[aria-label=How]", "zoom");
+    type(page, "Height in the picture", "30");
+    page.click("[aria-label='left third']");
+    page.click("text=\"Keep it live\"");
+    waitForRevision(page, 2);
+    assertThat(page.locator("#chain .card.frame-up").textContent()).contains("and 1 more");
+    double before = number(page, "() => idleLens.store.lens('a-cam', 1001).focalMm");
+    double behind = number(page, "() => idleLens.store.lens('a-cam', 1144).focalMm");
+    assertThat(before).isGreaterThan(behind + 5); // it comes nearer, and so zooms out
+    page.locator(".settings button", new Page.LocatorOptions().setHasText("Keeper ×")).click();
+    waitForRevision(page, 3);
+    double alone = number(page, "() => idleLens.store.lens('a-cam', 1001).focalMm");
+    assertThat(alone).as("one alone is smaller").isGreaterThan(before);
+    assertThat(page.locator("#chain .card.frame-up").textContent()).doesNotContain("more");
+    page.keyboard().press("Control+z");
+    waitForRevision(page, 4);
+    assertThat(number(page, "() => idleLens.store.lens('a-cam', 1001).focalMm")).isEqualTo(before);
+    page.close();
+  }
+
+  @Test
+  void framingByDollyAndZoom_atAFrame_makesTheSubjectAsLargeAsAsked() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.click("[data-tab=frame]");
+    page.selectOption("select[aria-label=Subject]", "keeper");
+    double z = number(page, "() => idleLens.store.pose('a-cam', 1001).z");
+    page.selectOption("select[aria-label=How]", "dolly");
+    type(page, "Height in the picture", "90");
+    page.click(".settings button.main");
+    page.waitForFunction("() => idleLens.desk.loose && idleLens.store.before");
+    assertThat(number(page, "() => idleLens.store.pose('a-cam', 1001).z")).isLessThan(z - 3);
+    page.keyboard().press("Escape");
+    page.waitForFunction("() => !idleLens.desk.loose && !idleLens.store.before");
+    page.selectOption("select[aria-label=How]", "zoom");
+    page.click(".settings button.main");
+    page.waitForFunction("() => idleLens.desk.loose && idleLens.store.before");
+    assertThat(number(page, "() => idleLens.store.lens('a-cam', 1001).focalMm")).isGreaterThan(60);
+    page.keyboard().press("Enter");
+    waitForRevision(page, 2);
     page.close();
   }
 
