@@ -47,6 +47,11 @@ public sealed interface Node {
     return false;
   }
 
+  /** Whether a repeat shows copies of it: pieces, lights and mist, which can be seen. */
+  default boolean isRepeated() {
+    return this instanceof Piece || this instanceof Light || this instanceof Mist;
+  }
+
   /** What carries it until the first hand-over. */
   default Carriage carriage() {
     return chain().carried().by();

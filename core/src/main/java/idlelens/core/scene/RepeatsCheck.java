@@ -12,10 +12,10 @@ import java.util.Set;
 
 /** That no repeat is repeated itself, and that all of them together can be drawn. */
 final class RepeatsCheck {
-  /** The most copies of pieces in a shot. */
+  /** The most copies in a shot. */
   private static final int MOST = 100_000;
 
-  /** The most frames that pieces are followed outside the shot, for copies that are late. */
+  /** The most frames that nodes are followed outside the shot, for copies that are late. */
   private static final long MOST_FRAMES = 1_000_000;
 
   private final Map<String, List<Node>> carried = new HashMap<>();
@@ -43,27 +43,27 @@ final class RepeatsCheck {
     long copies = 0;
     long frames = 0;
     for (Node.Repeat repeat : repeats) {
-      int pieces = pieces(repeat);
-      copies += (long) pieces * repeat.repetition().count();
-      frames += (long) (pieces * repeat.repetition().apart());
+      int copied = copied(repeat);
+      copies += (long) copied * repeat.repetition().count();
+      frames += (long) (copied * repeat.repetition().apart());
       if (frames > MOST_FRAMES) {
         throw new RefusedException(
             repeat.name() + ".repeat.later",
-            frames + " frames of pieces outside the shot",
-            "at most 1,000,000: fewer pieces, or copies that are closer in time");
+            frames + " frames of what is repeated outside the shot",
+            "at most 1,000,000: fewer nodes, or copies that are closer in time");
       }
       if (copies > MOST) {
         throw new RefusedException(
             repeat.name() + ".repeat.count",
-            copies + " copies of pieces in the shot",
+            copies + " copies in the shot",
             "at most 100,000 in all");
       }
     }
   }
 
-  /** How many pieces are repeated by it. */
-  private int pieces(Node.Repeat repeat) {
-    int pieces = 0;
+  /** Of how many nodes it shows copies. */
+  private int copied(Node.Repeat repeat) {
+    int copied = 0;
     Set<String> met = new HashSet<>(Set.of(repeat.id()));
     Deque<Node> open = new ArrayDeque<>(List.of(repeat));
     while (!open.isEmpty()) {
@@ -77,10 +77,10 @@ final class RepeatsCheck {
               "'" + repeat.name() + "', which would repeat a repeat",
               "carriers without a repeat among them");
         }
-        pieces += node instanceof Node.Piece ? 1 : 0;
+        copied += node.isRepeated() ? 1 : 0;
         open.push(node);
       }
     }
-    return pieces;
+    return copied;
   }
 }

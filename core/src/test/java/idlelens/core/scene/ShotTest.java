@@ -216,7 +216,7 @@ class ShotTest {
     Repetition many = Repetition.row(2000, 1, 0, 0);
     assertThat(repeating(50, many).nodes()).hasSize(51);
     assertThatThrownBy(() -> repeating(51, many))
-        .hasMessageContaining("102000 copies of pieces in the shot; allowed: at most 100,000");
+        .hasMessageContaining("102000 copies in the shot; allowed: at most 100,000");
     Repetition late = new Repetition(0, 2, 1, 0, 0, 0, 0, 0, 20_000, 0, 1);
     assertThat(repeating(50, late).nodes()).hasSize(51);
     assertThatThrownBy(() -> repeating(51, late)).hasMessageContaining("at most 1,000,000");

@@ -25,7 +25,7 @@ final class RepeatOctets {
   void add(ObjectNode out, Node node) {
     if (node instanceof Node.Repeat repeat) {
       addSteps(out.putObject("copies"), repeat.repetition());
-    } else if (node instanceof Node.Piece) {
+    } else if (node.isRepeated()) {
       Copies.repeatOf(motion.shot(), node).ifPresent(repeat -> addOwn(out, node, repeat));
     }
   }

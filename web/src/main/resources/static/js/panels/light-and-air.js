@@ -99,7 +99,7 @@ export const lightPanel = {
       row('Reach', work.metres('reach', 'Reach'), shadows),
       h('p', {
         class: 'note',
-        text: 'Shine, under +, keys its brightness in stops. Pictures show the first 12 lights, 4 with shadows.',
+        text: 'Shine, under +, keys its brightness in stops. Pictures show 12 lights and copies, 4 with shadows.',
       }),
     ]);
   },

@@ -1,28 +1,11 @@
 // The copies of a piece on the plan: their outlines as one faint path behind the piece itself.
 import { s } from '../common/dom.js';
-import { turned } from '../common/turned.js';
 import { cornersOf } from '../shot/mesh-corners.js';
-import { copiesIn, isStill, ownOf, stepOf } from '../shot/copies.js';
+import { copiesIn, isStill, poseOfCopy } from '../shot/copies.js';
 import { outline } from './outline.js';
 
 const MOST_DRAWN = 400;
 const MOST_VERTICES = 20000;
-
-/** A pose in the space of another, in the world. */
-function within(outer, inner) {
-  const [x, y, z] = turned([inner.x, inner.y, inner.z], outer);
-  const { qx: a, qy: b, qz: c, qw: d } = outer;
-  const { qx, qy, qz, qw } = inner;
-  return {
-    x: x + outer.x,
-    y: y + outer.y,
-    z: z + outer.z,
-    qx: d * qx + a * qw + b * qz - c * qy,
-    qy: d * qy - a * qz + b * qw + c * qx,
-    qz: d * qz + a * qy - b * qx + c * qw,
-    qw: d * qw - a * qx - b * qy - c * qz,
-  };
-}
 
 /** The corners of the box around a mesh, for where there are too many copies to draw each as it is. */
 function boxOf(mesh) {
@@ -45,10 +28,7 @@ function outlines(plan, node, all) {
   if (known && known.from.every((value, i) => value === from[i])) return known.points;
   const shown = Math.min(all.count, MOST_DRAWN);
   const drawn = (mesh.positions.length / 3) * shown > MOST_VERTICES ? boxOf(mesh) : mesh;
-  const base = store.pose(all.repeated.by, desk.frame);
-  const points = Array.from({ length: shown }, (_, k) =>
-    outline(drawn, within(within(base, stepOf(all.copies, k)), ownOf(all, k, desk.frame)), side),
-  );
+  const points = Array.from({ length: shown }, (_, k) => outline(drawn, poseOfCopy(store, all, k, desk.frame), side));
   plan.copied.set(node.id, { from, points });
   return points;
 }

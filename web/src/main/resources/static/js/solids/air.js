@@ -1,8 +1,9 @@
 // What is in the air: mist that drifts through its box, and haze that grows with depth.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { poseIn } from '../shot/samples.js';
+import { copiesOutwards, laterBy, poseAt } from '../shot/copies.js';
 import { SKY } from './materials.js';
 
+const MOST_COPIES = 60; // of one mist; those farther along its repeat are not drawn
 const HALF = Math.sqrt(Math.log(2)); // density times distance at which half of what is seen is haze
 
 function puffMaterial() {
@@ -44,36 +45,39 @@ export class Air {
     this.fog = new THREE.FogExp2('#ffffff', 0);
   }
 
-  /** Makes and removes mists so that they are those of the document. */
+  /** Makes and removes mists so that they are those of the document, with their copies. */
   sync() {
     const wanted = new Set();
     for (const node of this.store.nodes.filter((n) => n.kind === 'mist')) {
       const puffs = this.store.motion.get(node.id)?.puffs;
       if (!puffs) continue;
-      wanted.add(node.id);
-      if (this.mists.get(node.id)?.puffs !== puffs) this.make(node.id, puffs);
+      for (const k of copiesOutwards(this.store, node.id).slice(0, MOST_COPIES)) {
+        const key = `${node.id} ${k ?? ''}`;
+        wanted.add(key);
+        if (this.mists.get(key)?.puffs !== puffs) this.make(key, { id: node.id, k, puffs });
+      }
     }
-    for (const id of [...this.mists.keys()]) if (!wanted.has(id)) this.drop(id);
+    for (const key of [...this.mists.keys()]) if (!wanted.has(key)) this.drop(key);
   }
 
-  make(id, puffs) {
-    this.drop(id);
+  make(key, one) {
+    this.drop(key);
     const geometry = new THREE.BufferGeometry();
-    geometry.setAttribute('position', new THREE.BufferAttribute(puffs, 3));
+    geometry.setAttribute('position', new THREE.BufferAttribute(one.puffs, 3));
     const points = new THREE.Points(geometry, puffMaterial());
     points.frustumCulled = false;
     points.renderOrder = 20; // over all that is solid
     this.scene.add(points);
-    this.mists.set(id, { points, puffs });
+    this.mists.set(key, { ...one, points });
   }
 
-  drop(id) {
-    const known = this.mists.get(id);
+  drop(key) {
+    const known = this.mists.get(key);
     if (!known) return;
     this.scene.remove(known.points);
     known.points.geometry.dispose();
     known.points.material.dispose();
-    this.mists.delete(id);
+    this.mists.delete(key);
   }
 
   /**
@@ -83,9 +87,9 @@ export class Air {
    * @param {import('../shot/hidden.js').Where} where
    */
   place(state, frame, height, where) {
-    for (const [id, { points }] of this.mists) {
+    for (const { id, k, points } of this.mists.values()) {
       const node = this.store.byId.get(id);
-      const pose = poseIn(state, id, frame);
+      const pose = poseAt(state, id, k, frame);
       const drift = state.motion.get(id)?.drift;
       points.visible = Boolean(node && pose && drift) && !this.store.isHidden(node, where);
       if (!points.visible) continue;
@@ -93,7 +97,7 @@ export class Air {
       points.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
       const { mist } = node;
       const { uniforms } = points.material;
-      const passed = frame - this.store.header.in;
+      const passed = frame - this.store.header.in - laterBy(state, id, k);
       uniforms.shift.value.set(drift[0] * passed, drift[1] * passed, drift[2] * passed);
       uniforms.box.value.set(mist.width, mist.height, mist.depth);
       uniforms.radius.value = mist.puff;
@@ -125,6 +129,6 @@ export class Air {
   }
 
   dispose() {
-    for (const id of [...this.mists.keys()]) this.drop(id);
+    for (const key of [...this.mists.keys()]) this.drop(key);
   }
 }

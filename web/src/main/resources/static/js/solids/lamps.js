@@ -1,7 +1,7 @@
 // Lights that stand on set: a key and a fill shine along their own direction, a practical all around.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { copiesOutwards, poseAt } from '../shot/copies.js';
 import { shineOf } from '../shot/looks.js';
-import { poseIn } from '../shot/samples.js';
 
 const AT_ONE = 14; // candela of a light of strength 1
 const CONES = { key: [0.62, 0.25], fill: [1.1, 1] }; // half angle in radians, softness of the edge
@@ -17,24 +17,33 @@ export class Lamps {
     this.lights = new Map();
   }
 
+  /** The lights that are drawn, each with the number of its copy: all themselves before their copies. */
+  drawn() {
+    const all = this.store.nodes
+      .filter((n) => n.kind === 'light')
+      .flatMap((node) => copiesOutwards(this.store, node.id).map((k, rank) => ({ node, k, rank })));
+    return all.sort((a, b) => a.rank - b.rank).slice(0, MOST_DRAWN);
+  }
+
   /** Makes, changes and removes lights so that they are those of the document. */
   sync() {
     const wanted = new Set();
     let withShadows = 0;
-    for (const node of this.store.nodes.filter((n) => n.kind === 'light').slice(0, MOST_DRAWN)) {
-      wanted.add(node.id);
+    for (const { node, k } of this.drawn()) {
+      const key = `${node.id} ${k ?? ''}`;
+      wanted.add(key);
       const { as, reach } = node.lamp;
       const shadows = Boolean(node.lamp.shadows) && withShadows++ < MOST_WITH_SHADOWS;
       const made = `${as} ${shadows}`;
-      if (this.lights.get(node.id)?.made !== made) {
-        this.drop(node.id);
-        this.lights.set(node.id, { light: this.make(as, shadows), made });
+      if (this.lights.get(key)?.made !== made) {
+        this.drop(key);
+        this.lights.set(key, { id: node.id, k, light: this.make(as, shadows), made });
       }
-      const { light } = this.lights.get(node.id);
+      const { light } = this.lights.get(key);
       light.color.set(node.lamp.colour);
       light.distance = reach;
     }
-    for (const id of [...this.lights.keys()]) if (!wanted.has(id)) this.drop(id);
+    for (const key of [...this.lights.keys()]) if (!wanted.has(key)) this.drop(key);
   }
 
   make(as, shadows) {
@@ -53,20 +62,20 @@ export class Lamps {
     return light;
   }
 
-  drop(id) {
-    const known = this.lights.get(id);
+  drop(key) {
+    const known = this.lights.get(key);
     if (!known) return;
     this.scene.remove(known.light);
     if (known.light instanceof THREE.SpotLight) this.scene.remove(known.light.target);
     known.light.dispose();
-    this.lights.delete(id);
+    this.lights.delete(key);
   }
 
   /** Puts every light where it is at a frame. @param {import('../shot/hidden.js').Where} where */
   place(state, frame, where) {
-    for (const [id, { light }] of this.lights) {
+    for (const { id, k, light } of this.lights.values()) {
       const node = this.store.byId.get(id);
-      const pose = poseIn(state, id, frame);
+      const pose = poseAt(state, id, k, frame);
       light.visible = Boolean(pose && node) && !this.store.isHidden(node, where);
       if (!light.visible) continue;
       light.intensity = node.lamp.strength * AT_ONE * shineOf(state, node, frame);
@@ -79,6 +88,6 @@ export class Lamps {
   }
 
   dispose() {
-    for (const id of [...this.lights.keys()]) this.drop(id);
+    for (const key of [...this.lights.keys()]) this.drop(key);
   }
 }

@@ -409,6 +409,37 @@ class ChecksTest extends BrowserTest {
   }
 
   @Test
+  void lightAndMistInARepeat_shineAndDriftWithEachCopy() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'add-nodes', nodes: ["
+            + "{ id: 'row', name: 'Row', kind: 'repeat', repeat: { count: 5, first: -1, z: -4 } },"
+            + "{ id: 'lamp-a', name: 'Lamp A', kind: 'light', lamp: { as: 'practical',"
+            + " colour: '#ffcf8a', strength: 1, reach: 8 }, chain: [{ part: 'keys', x: 1, y: 2 },"
+            + " { part: 'carried', by: [{ node: 'row' }] }] },"
+            + "{ id: 'mist-a', name: 'Mist A', kind: 'mist', mist: { count: 20, seed: 1, width: 4,"
+            + " height: 1, depth: 4, puff: 1, x: 0.4, y: 0, z: 0, colour: '#dfe6ea', density: 0.2,"
+            + " loops: true }, chain: [{ part: 'keys' }, { part: 'carried',"
+            + " by: [{ node: 'row' }] }] }] }])");
+    waitForRevision(page, 2);
+    page.evaluate("() => idleLens.picture.draw()");
+    String places =
+        "of => JSON.stringify([...of.values()].map((o) => Math.round((o.light ?? o.points).position.z)))";
+    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.lamps.lights)"))
+        .as("itself, then those next to it")
+        .isEqualTo("[0,4,-4,-8,-12]");
+    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.air.mists)"))
+        .isEqualTo("[0,4,-4,-8,-12]");
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'set-repeat', id: 'row', repeat: { count: 2, first: 0,"
+            + " z: -4 } }])");
+    waitForRevision(page, 3);
+    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(2);
+    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(2);
+    page.close();
+  }
+
+  @Test
   void lightsMistAndHaze_arePutOnSet_changed_hiddenAndKeyed() {
     Page page = openFloor(app.copyOf("Quay walk"));
     for (String what : List.of("Practical", "Mist", "Haze")) {
@@ -436,7 +467,7 @@ class ChecksTest extends BrowserTest {
     type(page, "Stops", "2");
     waitForRevision(page, (int) revision + 3);
     page.waitForFunction(
-        "id => Math.abs(idleLens.picture.lamps.lights.get(id).light.intensity - 14 * 16) < 0.01",
+        "id => Math.abs(idleLens.picture.lamps.lights.get(id + ' ').light.intensity - 14 * 16) < 0.01",
         light);
     page.evaluate("() => idleLens.desk.select('lantern')");
     page.click("#add-part");
