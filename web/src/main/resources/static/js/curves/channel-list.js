@@ -1,9 +1,11 @@
 // Whose curves are shown: nodes with their keyed channels, each to be dimmed or locked.
 import { drawSoon } from '../common/draw-soon.js';
+import { lengthText } from '../common/units.js';
 import { button, h, s } from '../common/dom.js';
 import { KeyChoice } from '../shot/key-choice.js';
 import { isLocked, keysOf } from '../shot/keys.js';
 import { measured, parameterOf, pathName, pathsOf, takesKeysOf } from '../shot/parts.js';
+import { pacedRide, pacePath, rideMetres } from '../shot/rails.js';
 
 export class ChannelList {
   constructor(store, desk, element) {
@@ -66,7 +68,10 @@ export class ChannelList {
     const value = h('span', { class: 'number' });
     this.values.push(() => {
       const own = this.store.motion.get(node.id)?.own[channel];
-      value.textContent = own ? measured(node, channel, this.store.value(this.desk.frame, own)) : '';
+      const text = own ? measured(node, channel, this.store.value(this.desk.frame, own)) : '';
+      const metres = this.along(node.id, channel);
+      value.textContent = metres || text;
+      value.title = metres ? `${text} of the stretches between pins` : '';
     });
     const swatch = s(
       'svg',
@@ -110,6 +115,14 @@ export class ChannelList {
         title: 'A locked channel is safe from every edit',
       }),
     );
+  }
+
+  /** How far along its rail a pace has brought it, or nothing. */
+  along(id, channel) {
+    const node = this.store.byId.get(id);
+    const ride = pacedRide(node);
+    if (!ride || channel !== pacePath(ride)) return '';
+    return lengthText(rideMetres(this.store, node, ride, this.desk.frame) ?? 0, 2);
   }
 
   lock(node, channel, on) {

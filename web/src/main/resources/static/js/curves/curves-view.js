@@ -1,6 +1,7 @@
 // The Curves view: graph, its tools, and the list of channels.
 import { ChannelList } from './channel-list.js';
 import { Graph } from './graph.js';
+import { paceMeasure } from './pace-measure.js';
 
 export class CurvesView {
   /** @param element the section with the graph and its tools */
@@ -30,6 +31,16 @@ export class CurvesView {
     on('snap-keys', (button) => {
       graph.snapKeys = toggled(button);
     });
+    on('metres', (button) => {
+      graph.inMetres = toggled(button);
+      graph.ask();
+    });
+    const metres = element.querySelector('[data-tool="metres"]');
+    const offer = () => {
+      metres.hidden = !paceMeasure(store, desk.curveNodes());
+    };
+    store.addEventListener('motion', offer);
+    for (const name of ['selection', 'layout']) desk.addEventListener(name, offer);
     on('fit', () => graph.fit());
     on('fit-chosen', () => graph.fit(true));
     desk.addEventListener('layout', () => {

@@ -19,23 +19,34 @@ function unitTexts(name, pane, right) {
   );
 }
 
-/** Where numbers stand on an axis: values with their pixels. */
-function ticksOf(scale, pane, axis) {
-  const step = niceStep(scale.perPixel(pane, axis) * NUMBERS_PX);
+/**
+ * What an axis may be numbered in instead of its own values.
+ *
+ * @typedef {object} Measure
+ * @property {string} axis
+ * @property {string} name of its unit
+ * @property {(value: number) => number} of a value
+ * @property {(number: number) => number} value of a number
+ * @property {string} signature the same as long as it measures alike
+ */
+
+/** Where numbers stand on an axis: values with their pixels. @param {Measure | null} measure */
+function ticksOf(scale, pane, axis, measure) {
+  const ends = [scale.value(pane, axis, pane.top + pane.height), scale.value(pane, axis, pane.top)];
+  const [low, high] = measure ? ends.map(measure.of) : ends;
+  const step = niceStep(((high - low) / pane.height) * NUMBERS_PX);
   const digits = Math.min(MOST_DIGITS, Math.max(0, -Math.floor(Math.log10(step) + 1e-9)));
-  const low = scale.value(pane, axis, pane.top + pane.height);
-  const high = scale.value(pane, axis, pane.top);
   const ticks = [];
   for (let v = Math.ceil(low / step) * step; v <= high; v += step) {
-    ticks.push({ text: fixed(v, digits), y: scale.y(pane, axis, v) });
+    ticks.push({ text: fixed(v, digits), y: scale.y(pane, axis, measure ? measure.value(v) : v) });
   }
   return ticks;
 }
 
-function axisParts(scale, pane, axis, i) {
-  const name = axisName(axis);
+function axisParts(scale, pane, axis, { i, measure }) {
+  const name = measure?.name ?? axisName(axis);
   const right = scale.left - i * AXIS_PX;
-  const ticks = ticksOf(scale, pane, axis);
+  const ticks = ticksOf(scale, pane, axis, measure);
   const line = ({ y }) =>
     i === 0 ? `M${scale.left} ${y.toFixed(1)}H${scale.right}` : `M${right - 4} ${y.toFixed(1)}h4`;
   const below = pane.top + (name.includes(' ') ? 32 : 20);
@@ -52,9 +63,10 @@ function axisParts(scale, pane, axis, i) {
   ];
 }
 
-/** Lines and numbers of a pane, every axis with its unit. */
-export function gridParts(scale, pane, axes) {
-  const parts = axes.flatMap((axis, i) => axisParts(scale, pane, axis, i));
+/** Lines and numbers of a pane, every axis with its unit. @param {Measure | null} other */
+export function gridParts(scale, pane, axes, other) {
+  const measureOf = (axis) => (other?.axis === axis && pane.name === 'value' ? other : null);
+  const parts = axes.flatMap((axis, i) => axisParts(scale, pane, axis, { i, measure: measureOf(axis) }));
   if (pane.name === 'value') return parts;
   return [...parts, s('text', { class: 'pane-name', x: scale.left + 6, y: pane.top + 13, text: pane.name })];
 }

@@ -10,6 +10,7 @@ import { GraphHands } from './graph-hands.js';
 import { beadPaths, handleMarks, nameMarks, overshootMarks, overshootRoom, pivotMark } from './graph-marks.js';
 import { GraphScale } from './graph-scale.js';
 import { GraphUnder } from './graph-under.js';
+import { paceMeasure } from './pace-measure.js';
 
 const REACH_PX = 9;
 const MOST_KEPT = 4000;
@@ -27,6 +28,7 @@ export class Graph extends EventTarget {
     this.scale = new GraphScale();
     this.mode = 'move';
     this.snapFrames = true;
+    this.inMetres = false; // whether the axis of a pace says metres
     this.snapKeys = false;
     this.elements = new Map(); // what was drawn before, by name
     this.pivot = null; // {frame, y}: what stays when keys are scaled
@@ -199,8 +201,10 @@ export class Graph extends EventTarget {
 
   /** Lines and numbers of a pane, as they were drawn last where they are the same. */
   grid(pane, axes) {
-    const from = [this.scale.right, ...axes.map((axis) => this.scale.signature(pane, axis)), axes.join()];
-    return this.kept(`grid ${pane.name}`, from, () => s('g', {}, ...gridParts(this.scale, pane, axes)));
+    const measure = this.inMetres ? paceMeasure(this.store, this.desk.curveNodes()) : null;
+    const signatures = axes.map((axis) => this.scale.signature(pane, axis));
+    const from = [this.scale.right, ...signatures, axes.join(), measure?.signature];
+    return this.kept(`grid ${pane.name}`, from, () => s('g', {}, ...gridParts(this.scale, pane, axes, measure)));
   }
 
   ruler() {

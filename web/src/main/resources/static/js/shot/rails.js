@@ -64,6 +64,9 @@ export function placeInRail(store, node, frame, place) {
   return inRail(store, node, frame, [place[0] - pose.x, place[1] - pose.y, place[2] - pose.z]);
 }
 
+/** The first ride of a node whose pace is keyed, or nothing. @param {Node} node */
+export const pacedRide = (node) => node?.chain.find((part) => part.part === 'ride' && part.pace?.keys?.length);
+
 /** The ride of a node on a rail, if it has one. @param {Node} node @param {string} railId */
 export const rideOf = (node, railId) => node.chain.find((part) => part.part === 'ride' && part.rail === railId);
 
@@ -91,6 +94,17 @@ export function percentAt(store, id, ride, metres) {
   while (stretch < stretches - 1 && bounds[stretch + 1] <= rest) stretch++;
   const size = bounds[stretch + 1] - bounds[stretch];
   return STRETCH * (rounds * stretches + stretch + (size > 0 ? (rest - bounds[stretch]) / size : 0));
+}
+
+/** The metres along its rail that a ride reaches at a pace in per cent of stretches. */
+export function metresAt(store, id, ride, percent) {
+  const bounds = boundsOf(store, id, ride);
+  const stretches = bounds.length - 1;
+  const closed = store.byId.get(ride.rail)?.rail.closed;
+  const rounds = closed ? Math.floor(percent / (STRETCH * stretches)) : 0;
+  const rest = percent / STRETCH - rounds * stretches;
+  const stretch = Math.max(0, Math.min(stretches - 1, Math.floor(rest)));
+  return rounds * bounds[stretches] + bounds[stretch] + (rest - stretch) * (bounds[stretch + 1] - bounds[stretch]);
 }
 
 /** The path of a ride's pace. */

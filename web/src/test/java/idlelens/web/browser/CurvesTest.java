@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Page;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -210,6 +211,38 @@ class CurvesTest extends BrowserTest {
     assertThat(page.locator("#plan").isVisible()).isTrue();
     page.goBack();
     page.waitForSelector("#chain:visible");
+    page.close();
+  }
+
+  @Test
+  void paceOfARide_isNumberedInMetresWhereItIsAskedFor_asTheServerHasThem() {
+    Page page = openCurves(app.copyOf("Net loft"), "loft-cam");
+    page.evaluate("() => idleLens.desk.goTo(1050)");
+    double metres =
+        number(
+            page,
+            "() => { const { store } = idleLens; const m = store.motion.get('loft-cam');"
+                + " return store.value(1050, Object.values(m.rides)[0].metres); }");
+    page.waitForFunction("() => document.querySelector('.graph .unit').textContent === '%'");
+    page.click("[data-tool=metres]");
+    page.waitForFunction("() => document.querySelector('.graph .unit').textContent === 'm'");
+    String along =
+        "metres => { const { graph } = idleLens.curves; const { scale } = graph;"
+            + " const ticks = [...document.querySelectorAll('.graph .tick')].filter((t) =>"
+            + " t.getAttribute('text-anchor') === 'end').map((t) => [Number(t.textContent),"
+            + " Number(t.getAttribute('y')) - 4]); const pane = scale.panes[0];"
+            + " const own = idleLens.store.motion.get('loft-cam').own;"
+            + " const path = Object.keys(own).find((k) => k.endsWith('.pace'));"
+            + " const y = scale.y(pane, 'pace', idleLens.store.value(1050, own[path]));"
+            + " const above = ticks.filter(([v]) => v > metres).at(0); const below ="
+            + " ticks.filter(([v]) => v <= metres).at(-1);"
+            + " return below[0] + (above[0] - below[0]) * (below[1] - y) / (below[1] - above[1]); }";
+    double read = ((Number) page.evaluate(along, metres)).doubleValue();
+    assertThat(read).as("read off the axis").isCloseTo(metres, within(0.05));
+    assertThat(page.locator("#channels").textContent())
+        .contains(String.format(Locale.ROOT, "%.2f m", metres));
+    page.evaluate("() => idleLens.desk.select('keeper')");
+    page.waitForFunction("() => document.querySelector('[data-tool=metres]').hidden");
     page.close();
   }
 }
