@@ -142,7 +142,7 @@ public record KeysToMoves(String id, String newId, double toleranceM, double tol
       Node node, String what, MoveFit fit, double off, String unit, double tolerance) {
     return new RefusedException(
         node.name() + "." + what,
-        off + " " + unit + " off a move at frame " + fit.worst(),
+        String.format(Locale.ROOT, "%.4f %s off a move at frame %s", off, unit, fit.worst()),
         "at most " + tolerance + " " + unit + ", or other keys");
   }
 

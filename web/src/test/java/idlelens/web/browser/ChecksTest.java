@@ -8,9 +8,7 @@ import com.microsoft.playwright.Page;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
-/**
- * The Checks view with its remedies, repeats, framing up, lights and air, with mouse and keyboard.
- */
+/** The Checks view with its remedies, repeats and framing up, with mouse and keyboard. */
 class ChecksTest extends BrowserTest {
   private Page open(String name) {
     Page page = openFloor(app.copyOf(name));
@@ -405,77 +403,6 @@ class ChecksTest extends BrowserTest {
     type(page, "Per cent of the width to the right", "80");
     page.waitForSelector(".toast-line.bad:has-text('from -50 to 50 %')");
     assertThat(number(page, "() => idleLens.desk.framing.asked.across")).isEqualTo(20);
-    page.close();
-  }
-
-  @Test
-  void lightAndMistInARepeat_shineAndDriftWithEachCopy() {
-    Page page = openFloor(app.copyOf("Quay walk"));
-    page.evaluate(
-        "() => idleLens.store.edit([{ edit: 'add-nodes', nodes: ["
-            + "{ id: 'row', name: 'Row', kind: 'repeat', repeat: { count: 5, first: -1, z: -4 } },"
-            + "{ id: 'lamp-a', name: 'Lamp A', kind: 'light', lamp: { as: 'practical',"
-            + " colour: '#ffcf8a', strength: 1, reach: 8 }, chain: [{ part: 'keys', x: 1, y: 2 },"
-            + " { part: 'carried', by: [{ node: 'row' }] }] },"
-            + "{ id: 'mist-a', name: 'Mist A', kind: 'mist', mist: { count: 20, seed: 1, width: 4,"
-            + " height: 1, depth: 4, puff: 1, x: 0.4, y: 0, z: 0, colour: '#dfe6ea', density: 0.2,"
-            + " loops: true }, chain: [{ part: 'keys' }, { part: 'carried',"
-            + " by: [{ node: 'row' }] }] }] }])");
-    waitForRevision(page, 2);
-    page.evaluate("() => idleLens.picture.draw()");
-    String places =
-        "of => JSON.stringify([...of.values()].map((o) => Math.round((o.light ?? o.points).position.z)))";
-    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.lamps.lights)"))
-        .as("itself, then those next to it")
-        .isEqualTo("[0,4,-4,-8,-12]");
-    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.air.mists)"))
-        .isEqualTo("[0,4,-4,-8,-12]");
-    page.evaluate(
-        "() => idleLens.store.edit([{ edit: 'set-repeat', id: 'row', repeat: { count: 2, first: 0,"
-            + " z: -4 } }])");
-    waitForRevision(page, 3);
-    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(2);
-    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(2);
-    page.close();
-  }
-
-  @Test
-  void lightsMistAndHaze_arePutOnSet_changed_hiddenAndKeyed() {
-    Page page = openFloor(app.copyOf("Quay walk"));
-    for (String what : List.of("Practical", "Mist", "Haze")) {
-      page.click("#add");
-      page.click(".menu >> text=\"" + what + "\"");
-      page.waitForFunction("name => idleLens.desk.node.name === name", what);
-      page.evaluate("() => idleLens.desk.chooseCard('piece')");
-      page.waitForSelector(".settings h2:has-text('" + what + "')");
-    }
-    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(1);
-    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(1);
-    page.waitForFunction("() => idleLens.picture.scene.fog");
-    page.locator(".settings .shown label", new Page.LocatorOptions().setHasText("in the picture"))
-        .click();
-    page.waitForFunction("() => !idleLens.picture.scene.fog");
-    String light =
-        (String) page.evaluate("() => idleLens.store.nodes.find((n) => n.kind === 'light').id");
-    page.evaluate("id => idleLens.desk.select(id, 'piece')", light);
-    double revision = number(page, "() => idleLens.store.revision");
-    type(page, "Strength", "4");
-    waitForRevision(page, (int) revision + 1);
-    page.click("#add-part");
-    page.click(".menu button:has-text('How bright it is')");
-    waitForRevision(page, (int) revision + 2);
-    type(page, "Stops", "2");
-    waitForRevision(page, (int) revision + 3);
-    page.waitForFunction(
-        "id => Math.abs(idleLens.picture.lamps.lights.get(id + ' ').light.intensity - 14 * 16) < 0.01",
-        light);
-    page.evaluate("() => idleLens.desk.select('lantern')");
-    page.click("#add-part");
-    page.click(".menu button:has-text('Its size and its glow')");
-    waitForRevision(page, (int) revision + 4);
-    type(page, "Size", "3");
-    waitForRevision(page, (int) revision + 5);
-    page.waitForFunction("() => idleLens.picture.solids.pieces.get('lantern').solid.scale.x === 3");
     page.close();
   }
 }
