@@ -83,8 +83,9 @@ function periodLines(checks, store) {
   return periods.map((period) => {
     const names = period.open.map((id) => store.byId.get(id)?.name).filter(Boolean);
     const but = names.length ? `; but not ${names.join(', ')}` : '';
-    const off = `${fixed(period.widths * asked.pixels, 2)} px off`;
-    const text = `After ${period.frames} frames the picture is back, ${off}: ${by(store, period)}${but}`;
+    const seen = period.differs === undefined ? '' : ` and ${fixed(period.differs, 2)} % of it`;
+    const off = `${fixed(period.widths * asked.pixels, 2)} px${seen} off`;
+    const text = `After ${period.frames} frames, ${off}: ${by(store, period)}${but}`;
     const set = () => {
       checks.ask(period.repeat ? { repeat: period.repeat, steps: period.steps } : { repeat: '' });
       return store.edit([{ edit: 'change-header', in: found.in, out: period.out }], 'Set the loop');

@@ -1,10 +1,9 @@
 // The seam as a picture: the last frame, the first, and how the one behind the last differs from the first.
 import { h } from '../common/dom.js';
+import { differenceOf } from './picture-difference.js';
 
 const WIDTH_PX = 240;
 const LOUDER = 4; // how much a difference is raised to be seen
-const OPAQUE = 255;
-const CHANNELS = 4;
 
 export class SeamPictures {
   /** @param picture the picture of the page, or null where there is none */
@@ -38,6 +37,19 @@ export class SeamPictures {
     show(this.first, first);
     show(this.last, last);
     this.compare(first, behind);
+    this.verify(first);
+  }
+
+  /** Draws what is at the end of each period that was found, as far as frames are known, and compares. */
+  verify(first) {
+    const { found, periods, store } = this.checks;
+    const last = store.grid.first + store.grid.count - 1;
+    for (const period of periods ?? []) {
+      const at = found.in + period.frames;
+      if (period.differs !== undefined || at > last) continue;
+      const there = this.picture.shot(at, WIDTH_PX);
+      if (there) period.differs = differenceOf(first, there, 1).percent;
+    }
   }
 
   /** The difference, raised; and how large it is on average. */
@@ -47,20 +59,11 @@ export class SeamPictures {
       this.difference.width = this.difference.width; // eslint-disable-line no-self-assign -- clears it
       return;
     }
-    const { width, height } = first;
-    const read = (canvas) => canvas.getContext('2d').getImageData(0, 0, width, height);
-    const [a, b] = [read(first), read(behind)];
-    let sum = 0;
-    for (let i = 0; i < a.data.length; i++) {
-      const off = Math.abs(a.data[i] - b.data[i]);
-      if (i % CHANNELS !== CHANNELS - 1) sum += off;
-      a.data[i] = i % CHANNELS === CHANNELS - 1 ? OPAQUE : Math.min(OPAQUE, off * LOUDER);
-    }
-    this.difference.width = width;
-    this.difference.height = height;
-    this.difference.getContext('2d').putImageData(a, 0, 0);
-    const share = (100 * sum) / (OPAQUE * 3 * width * height);
-    this.says.textContent = `behind the last − first: ${share.toFixed(2)} % (${LOUDER} × as bright)`;
+    const { image, percent } = differenceOf(first, behind, LOUDER);
+    this.difference.width = first.width;
+    this.difference.height = first.height;
+    this.difference.getContext('2d').putImageData(image, 0, 0);
+    this.says.textContent = `behind the last − first: ${percent.toFixed(2)} % (${LOUDER} × as bright)`;
   }
 }
 

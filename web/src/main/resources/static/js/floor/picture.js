@@ -269,7 +269,7 @@ export class Picture {
     small.width = width;
     small.height = Math.round(width / store.header.aspect);
     this.drawLook(seen, now, true, null, frame);
-    small.getContext('2d').drawImage(this.canvas, 0, 0, small.width, small.height);
+    small.getContext('2d', { willReadFrequently: true }).drawImage(this.canvas, 0, 0, small.width, small.height);
     this.shadowsStale = true;
     this.draw(true);
     return small;

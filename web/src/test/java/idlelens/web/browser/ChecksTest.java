@@ -113,7 +113,14 @@ class ChecksTest extends BrowserTest {
     found(page, 2);
     assertThat(seamMetres(page)).isGreaterThan(0.1);
     remedy(page, "The seam is open", "Find the period");
-    page.waitForFunction("() => idleLens.checks.checks.periods");
+    page.waitForFunction("() => idleLens.checks.checks.periods?.some((p) => p.differs >= 0)");
+    page.waitForFunction(
+        "() => document.querySelector('.found').textContent.includes('% of it off')");
+    assertThat(
+            number(
+                page, "() => idleLens.checks.checks.periods.find((p) => p.frames === 96).differs"))
+        .as("of the picture, as it is drawn")
+        .isLessThan(0.5);
     remedy(page, "After 96 frames", "Out 1096");
     found(page, 3);
     assertThat(seamMetres(page)).isLessThan(1e-9);
