@@ -94,7 +94,8 @@ public record Pictures(List<Still> stills, FrameRate rate, double first, After a
     int[] out = new int[grid.count()];
     for (int i = 0; i < out.length; i++) {
       double passed = rate.frames(shot.seconds(grid.frame(i) - first));
-      int found = Arrays.binarySearch(ends, inRound(Math.floor(passed + ON_PICTURE)));
+      int picture = inRound(Math.floor(passed + ON_PICTURE), ends[ends.length - 1]);
+      int found = Arrays.binarySearch(ends, picture);
       out[i] = found >= 0 ? found + 1 : -found - 1;
     }
     return out;
@@ -111,8 +112,7 @@ public record Pictures(List<Still> stills, FrameRate rate, double first, After a
     return ends;
   }
 
-  private int inRound(double passed) {
-    int length = length();
+  private int inRound(double passed, int length) {
     double in =
         after == After.CYCLE
             ? passed - Math.floor(passed / length) * length

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -61,10 +62,11 @@ class CardPictureController {
     for (MultipartFile file : files) {
       Work.tell("reading", (double) kept.size() / files.size());
       byte[] content = file.getBytes();
+      String name = Objects.requireNonNullElse(file.getOriginalFilename(), "file");
       String hash = AssetContent.hash(content);
-      PictureFile picture = AssetContent.picture(content, file.getOriginalFilename());
+      PictureFile picture = AssetContent.picture(content, name);
       contents.put(hash, content);
-      kept.add(new Kept(file.getOriginalFilename(), hash, picture.widthPx(), picture.heightPx()));
+      kept.add(new Kept(name, hash, picture.widthPx(), picture.heightPx()));
     }
     assets.put(productionId, contents);
     return kept;

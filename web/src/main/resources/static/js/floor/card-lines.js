@@ -104,6 +104,12 @@ export function lookLine(store, node) {
     return { title: 'Mist', line: `${node.mist.count} puffs${node.mist.loops ? ', loops' : ''}` };
   if (node.kind === 'haze') return { title: 'Haze', line: `half at ${lengthText(node.haze.half, 1)}` };
   if (node.kind === 'sun') return { title: 'Light', line: `strength ${trimmed(node.strength, 2)}` };
-  const { kind, triangles } = node.shape;
-  return { title: 'Piece', line: kind === 'imported' ? `imported, ${triangles} triangles` : kind };
+  return { title: 'Piece', line: pieceLine(node) };
+}
+
+function pieceLine({ shape, finish }) {
+  if (shape.kind === 'imported') return `imported, ${shape.triangles} triangles`;
+  const count = (shape.kind === 'card' && finish.pictures?.stills.length) || 0;
+  if (!count) return shape.kind;
+  return count === 1 ? 'card, 1 picture' : `card, ${count} pictures, ${finish.pictures.rate}/s`;
 }

@@ -29,6 +29,17 @@ function* groups(files) {
   yield group;
 }
 
+/** Files in an order of their names; several of one name stay apart. */
+function ordered(files, order) {
+  const left = [...files];
+  return order.flatMap(({ name }) =>
+    left.splice(
+      left.findIndex((file) => file.name === name),
+      1,
+    ),
+  );
+}
+
 /**
  * Keeps picture files for a shot; gives the stills that they make, in the order in which they play.
  *
@@ -37,9 +48,8 @@ function* groups(files) {
  */
 export async function keepPictures(store, files, tell) {
   const order = await postJson('/api/play-order', { names: files.map((file) => file.name) });
-  const byName = new Map(files.map((file) => [file.name, file]));
   const kept = [];
-  for (const group of groups(order.map(({ name }) => byName.get(name)))) {
+  for (const group of groups(ordered(files, order))) {
     const form = new FormData();
     group.forEach((file) => form.append('file', file));
     kept.push(...(await postJson(store.path('/pictures'), form)));

@@ -29,6 +29,7 @@ export function turnTo(solid, store, state, node, frame) {
   const ahead = Math.min(AHEAD, stills.length - 1);
   shelf.prepare(Array.from({ length: ahead }, (_, k) => stills[(at + 1 + k) % stills.length].asset));
   const { material } = solid;
+  if (!texture && shelf.missing.has(stills[at].asset)) material.visible = true; // a white card rather than none
   if (!texture || material.map === texture) return false; // the one before stays until it is here
   material.needsUpdate = !material.map;
   material.map = texture;

@@ -4,6 +4,7 @@ import { getBlob } from '../common/api.js';
 
 const ROOM_PX = 100e6; // 400 MB on a graphics card
 const MOST_AT_ONCE = 4;
+const AGAIN_AFTER_MS = 15000;
 
 class PictureShelf {
   constructor(store) {
@@ -47,11 +48,20 @@ class PictureShelf {
       const blob = await getBlob(this.store.path(`/pictures/${asset}`));
       this.keep(asset, await createImageBitmap(blob, { imageOrientation: 'flipY', premultiplyAlpha: 'none' }));
     } catch {
-      this.missing.add(asset);
+      this.miss(asset);
     }
     this.coming.delete(asset);
     this.store.announce('pictures', { asset });
     this.fetchNext();
+  }
+
+  /** A picture that did not come is asked for again later. */
+  miss(asset) {
+    this.missing.add(asset);
+    setTimeout(() => {
+      this.missing.delete(asset);
+      this.store.announce('pictures', { asset });
+    }, AGAIN_AFTER_MS);
   }
 
   keep(asset, bitmap) {
