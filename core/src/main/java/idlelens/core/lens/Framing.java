@@ -16,6 +16,7 @@ import org.joml.Vector3d;
 public record Framing(double x, double y) {
   private static final int HALVINGS = 200;
   private static final double NARROW = 1e-9;
+  private static final double BRACKET = 1e-3;
   private static final double SHORTEST_MM = 1;
   private static final double LONGEST_MM = 5000;
 
@@ -94,7 +95,7 @@ public record Framing(double x, double y) {
    * @return millimetres; none where no focal length from 1 to 5000 mm does
    */
   public Optional<Double> focalMm(Gate gate, double distanceM, double radiusM, double size) {
-    double low = smallestMm(gate, radiusM, size);
+    double low = smallestMm(gate, radiusM, size, BRACKET);
     double high = LONGEST_MM;
     if (distanceAt(gate, low, radiusM, size) > distanceM
         || distanceAt(gate, high, radiusM, size) < distanceM) {
@@ -116,7 +117,7 @@ public record Framing(double x, double y) {
     return focalMm(gate, distanceM, radiusM, size)
         .orElseGet(
             () -> {
-              double smallest = smallestMm(gate, radiusM, size);
+              double smallest = smallestMm(gate, radiusM, size, NARROW);
               return distanceAt(gate, smallest, radiusM, size) > distanceM ? smallest : LONGEST_MM;
             });
   }
@@ -124,11 +125,13 @@ public record Framing(double x, double y) {
   /**
    * The focal length that shows a ball smallest, by narrowing thirds of the logarithm: the distance
    * at which it has its size falls to there and rises behind it. On the axis it only rises.
+   *
+   * @param narrow how near to it, in the logarithm of millimetres
    */
-  private double smallestMm(Gate gate, double radiusM, double size) {
+  private double smallestMm(Gate gate, double radiusM, double size, double narrow) {
     double low = Math.log(SHORTEST_MM);
     double high = Math.log(LONGEST_MM);
-    while (high - low > NARROW) {
+    while (high - low > narrow) {
       double third = (high - low) / 3;
       double near = distanceAt(gate, Math.exp(low + third), radiusM, size);
       double far = distanceAt(gate, Math.exp(high - third), radiusM, size);
@@ -138,7 +141,7 @@ public record Framing(double x, double y) {
         low += third;
       }
     }
-    return low < 2 * NARROW ? SHORTEST_MM : Math.exp(low);
+    return low < 2 * narrow ? SHORTEST_MM : Math.exp(low);
   }
 
   private double distanceAt(Gate gate, double focalMm, double radiusM, double size) {

@@ -22,6 +22,7 @@ import org.joml.Vector3d;
  * @param gate what of the sensor the picture uses
  * @param zooms whether it may change the focal length
  * @param focalMm focal length before it, on every sample or one for all
+ * @param behindMm the same behind it, once that is known; null before
  */
 record Framed(
     FrameUp frameUp,
@@ -29,15 +30,33 @@ record Framed(
     KeptSubject subject,
     Gate gate,
     boolean zooms,
-    double[] focalMm)
+    double[] focalMm,
+    double[] behindMm)
     implements Stage {
   private static final double FADE_FROM_VERTICAL_RAD = Math.toRadians(5);
   private static final double NEAREST_M = 1e-9;
   private static final double PERCENT = 100;
 
-  /** The same stage behind others that have made the focal length what it is. */
-  Framed with(double[] newFocalMm) {
-    return new Framed(frameUp, values, subject, gate, zooms, newFocalMm);
+  /** A stage of which is not known yet what it does to the focal length. */
+  static Framed of(
+      FrameUp frameUp,
+      PartTrack values,
+      KeptSubject subject,
+      Gate gate,
+      boolean zooms,
+      double[] focalMm) {
+    return new Framed(frameUp, values, subject, gate, zooms, focalMm, null);
+  }
+
+  /**
+   * The same stage behind a track, and behind others that have made the focal length what it is.
+   *
+   * @param newFocalMm that focal length, or null where none has changed it
+   */
+  Framed behind(PoseTrack before, double[] newFocalMm) {
+    double[] focal = newFocalMm == null ? focalMm : newFocalMm;
+    Framed ready = of(frameUp, values, subject, gate, zooms, focal);
+    return new Framed(frameUp, values, subject, gate, zooms, focal, ready.focalBehind(before));
   }
 
   @Override
@@ -50,8 +69,7 @@ record Framed(
     return track;
   }
 
-  /** The focal length behind it, in millimetres, on every sample or one for all. */
-  double[] focalBehind(PoseTrack before) {
+  private double[] focalBehind(PoseTrack before) {
     if (!zooms) {
       return focalMm;
     }
@@ -85,7 +103,7 @@ record Framed(
   /** The focal length that it leaves, zoomed as far as its weight says. */
   private double focal(int i, double weight, Subject.Ball ball, double distance) {
     double given = focalMm[focalMm.length == 1 ? 0 : i];
-    if (!zooms || weight <= 0 || distance < NEAREST_M) {
+    if (weight <= 0 || distance < NEAREST_M) {
       return given;
     }
     double wanted = framing(i).nearestFocalMm(gate, distance, radius(ball), size(i));
@@ -114,7 +132,7 @@ record Framed(
     Vector3d way = ball.centre().sub(place, new Vector3d());
     double distance = way.length();
     if (weight > 0 && distance >= NEAREST_M) {
-      double focal = focal(i, weight, ball, distance);
+      double focal = behindMm[behindMm.length == 1 ? 0 : i];
       double up = Math.tan(gate.verticalRad(focal) / 2);
       Vector3d own = framing(i).direction(Math.tan(gate.horizontalRad(focal) / 2), up);
       turn = weighted(turn, towards(turn, own, way), weight);

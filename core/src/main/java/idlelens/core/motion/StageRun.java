@@ -39,9 +39,9 @@ final class StageRun {
     if (!(step.stage() instanceof Framed framed)) {
       return step.stage();
     }
-    Framed ready = zoomedMm == null ? framed : framed.with(zoomedMm);
+    Framed ready = framed.behind(before, zoomedMm);
     steps.set(i, new Step(step.slot(), ready));
-    zoomedMm = ready.zooms() ? ready.focalBehind(before) : zoomedMm;
+    zoomedMm = ready.zooms() ? ready.behindMm() : zoomedMm;
     return ready;
   }
 

@@ -79,7 +79,7 @@ final class Stages {
 
   private Framed framed(FrameUp frameUp, PartTrack values) {
     Lens lens = node.chain().lens().orElseThrow();
-    return new Framed(
+    return Framed.of(
         frameUp,
         values,
         subject(frameUp),

@@ -155,11 +155,11 @@ public record Chain(List<Part> parts) {
     return all;
   }
 
-  /** All paths to what a node looks like. */
+  /** All paths to what a node looks like, of the parts that are on. */
   public List<Path> looks() {
     List<Path> all = new ArrayList<>();
     for (Part part : parts) {
-      if (part.kind().slot() == Slot.NODE) {
+      if (part.kind().slot() == Slot.NODE && part.isOn()) {
         part.curves().parameters().forEach(p -> all.add(new Path(part.id(), p.id())));
       }
     }

@@ -9,6 +9,7 @@ import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.CloseSeam;
 import idlelens.core.edit.Sets;
+import idlelens.core.edit.SwitchPart;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Carriage;
@@ -254,6 +255,14 @@ class SeamTest {
         .extracting(Key::frame)
         .containsExactly(1.0, 100.0, 241.0);
     assertThat(new CloseSeam(List.of("lamp"), "", 1).apply(closed)).isEqualTo(closed);
+  }
+
+  @Test
+  void glowOfACardThatIsOff_opensNothing_andIsNotClosed() {
+    Shot shot = shot(240, glowing("", Sets.keyed(1, 0, 200, 2), GLOW));
+    Shot off = new SwitchPart("lamp", "look", false).apply(shot);
+    assertThat(OpenAtSeam.find(off, new Seam.Sides(off, "", 1), 1e-9)).isEmpty();
+    assertThat(new CloseSeam(List.of("lamp"), "", 1).apply(off)).isEqualTo(off);
   }
 
   @Test

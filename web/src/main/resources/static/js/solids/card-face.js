@@ -1,10 +1,11 @@
 // A card that shows pictures: they fill it, and what is transparent in them is not there.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { pictureAt } from '../shot/card-pictures.js';
-import { shelfOf } from './picture-shelf.js';
+import { ROOM_PX, shelfOf } from './picture-shelf.js';
 
 const SEEN_FROM = 0.02; // of opacity; what is less hides nothing behind it
-const AHEAD = 8; // pictures that are fetched before they are shown
+const AHEAD = 8; // pictures of a long sequence that are fetched before they are shown
+const SHORT_PX = ROOM_PX / 4; // a sequence up to this is fetched whole, so that playing asks for nothing
 
 export const isPictured = (node) => node.shape.kind === 'card' && Boolean(node.finish.pictures);
 
@@ -20,14 +21,19 @@ export function faceMaterial(finish) {
   return material;
 }
 
+const isShort = (stills) => stills.reduce((sum, { width, height }) => sum + width * height, 0) <= SHORT_PX;
+
 /** Puts the picture of a frame onto a card; tells whether it is another one than before. */
 export function turnTo(solid, store, state, node, frame) {
   const shelf = shelfOf(store);
   const { stills } = node.finish.pictures;
   const at = pictureAt(state, node, frame);
   const texture = shelf.take(stills[at].asset);
-  const ahead = Math.min(AHEAD, stills.length - 1);
-  shelf.prepare(Array.from({ length: ahead }, (_, k) => stills[(at + 1 + k) % stills.length].asset));
+  if (solid.userData.shownAt !== at) {
+    const ahead = Math.min(isShort(stills) ? Infinity : AHEAD, stills.length - 1);
+    shelf.prepare(Array.from({ length: ahead }, (_, k) => stills[(at + 1 + k) % stills.length].asset));
+    solid.userData.shownAt = at;
+  }
   const { material } = solid;
   if (!texture && shelf.missing.has(stills[at].asset)) material.visible = true; // a white card rather than none
   if (!texture || material.map === texture) return false; // the one before stays until it is here

@@ -2,7 +2,8 @@
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { getBlob } from '../common/api.js';
 
-const ROOM_PX = 100e6; // 400 MB on a graphics card
+/** What is kept, in pixels: 400 MB on a graphics card. */
+export const ROOM_PX = 100e6;
 const MOST_AT_ONCE = 4;
 const AGAIN_AFTER_MS = 15000;
 
@@ -11,7 +12,7 @@ class PictureShelf {
     this.store = store;
     this.kept = new Map(); // the one that was asked for longest ago first
     this.pixels = 0;
-    this.wanted = []; // the one that is needed first last
+    this.wanted = new Set(); // the one that is needed first last
     this.coming = new Set();
     this.missing = new Set();
   }
@@ -35,14 +36,15 @@ class PictureShelf {
 
   want(asset) {
     if (this.kept.has(asset) || this.coming.has(asset) || this.missing.has(asset)) return;
-    this.wanted = this.wanted.filter((each) => each !== asset);
-    this.wanted.push(asset);
+    this.wanted.delete(asset);
+    this.wanted.add(asset);
     this.fetchNext();
   }
 
   async fetchNext() {
-    if (this.coming.size >= MOST_AT_ONCE || !this.wanted.length) return;
-    const asset = this.wanted.pop();
+    if (this.coming.size >= MOST_AT_ONCE || !this.wanted.size) return;
+    const asset = [...this.wanted].pop();
+    this.wanted.delete(asset);
     this.coming.add(asset);
     try {
       const blob = await getBlob(this.store.path(`/pictures/${asset}`));

@@ -4,19 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.BoundingBox;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -24,49 +19,27 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 /** What tests of pages share: a real browser, logged in, whose console must stay clean. */
-@ExtendWith(IdleLensExtension.class)
+@ExtendWith({IdleLensExtension.class, BrowserExtension.class})
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class BrowserTest {
-  private static final String CHROMIUM = "/usr/bin/chromium";
-
-  private Playwright playwright;
   private static final String STATE =
       "() => JSON.stringify([idleLens.store.revision, idleLens.store.saving,"
           + " idleLens.desk.chosen.picks(), idleLens.desk.frame, idleLens.desk.selected,"
           + " idleLens.store.shown, [...document.querySelectorAll('.toast-line')].map((e) =>"
           + " e.textContent)])";
 
+  /** What all tests log in with, until one of them ends that. */
+  private static String loggedIn;
+
   private Browser browser;
-  private String loggedIn;
   protected RunningApp app;
   protected BrowserContext context;
   protected final List<String> complaints = new ArrayList<>();
 
   @BeforeAll
-  void startBrowser(RunningApp running) {
+  void takeBrowser(RunningApp running, Browser shared) {
     app = running;
-    playwright =
-        Playwright.create(
-            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of(CHROMIUM))
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--enable-unsafe-swiftshader",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--no-first-run")));
-  }
-
-  @AfterAll
-  void stopBrowser() {
-    browser.close();
-    playwright.close();
+    browser = shared;
   }
 
   @BeforeEach

@@ -76,7 +76,7 @@ class ChecksTest extends BrowserTest {
     found(page, 4);
     assertThat(line(page, "is keyed,").count()).isZero();
     remedy(page, "Judder", "Slower");
-    assertThat(page.locator("[data-tab=timing]").getAttribute("aria-selected")).isEqualTo("true");
+    page.waitForSelector("[data-tab=timing][aria-selected=true]");
     assertThat(number(page, "() => idleLens.desk.range.to - idleLens.desk.range.from"))
         .isGreaterThan(5);
     page.close();

@@ -42,6 +42,9 @@ class FloorTest extends BrowserTest {
   @Test
   void play_toTheEnd_asksTheServerNothingAndShowsTheRate() {
     Page page = openFloor(app.demoShot("Two cameras"));
+    page.waitForFunction(
+        "() => performance.getEntriesByType('resource').filter((r) =>"
+            + " r.name.includes('/pictures/')).length === 10"); // all that the gull shows
     List<String> asked = new ArrayList<>();
     page.onRequest(request -> asked.add(request.url()));
     page.keyboard().press("Space");
