@@ -77,15 +77,20 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
 
     Shot apply() {
       Map<Path, Curve> curves = new LinkedHashMap<>();
-      boolean comesBack =
-          sides.of(node.id()).comesBack(CLOSED) || sides.ofStaying(node.id()).comesBack(CLOSED);
-      if (!comesBack || node.chain().looks().isEmpty()) {
+      if (!onlyLooksOtherwise()) {
         closePose(curves);
         closeAlike(curves, node.chain().lens().isPresent() ? Path.LENS : List.of());
       }
       closeAlike(curves, node.chain().looks());
       curves.forEach((path, c) -> Keyed.refuseSwitchedOff(node, path, c));
       return shot.withNode(node.withChain(node.chain().with(curves)));
+    }
+
+    /** Whether it comes back, or stays, and only its looks do not. */
+    private boolean onlyLooksOtherwise() {
+      Seam on = sides.of(node.id());
+      return !on.looksCome(CLOSED)
+          && (on.comesBack(CLOSED) || sides.ofStaying(node.id()).comesBack(CLOSED));
     }
 
     private void closePose(Map<Path, Curve> curves) {

@@ -15,7 +15,9 @@ import java.util.HexFormat;
  */
 public final class MeshOctets {
   private static final int MAGIC = 0x314D4C49;
-  private static final int HEAD = 12;
+
+  /** How many octets tell whether they are triangles, and how many. */
+  public static final int HEAD = 12;
 
   private MeshOctets() {}
 

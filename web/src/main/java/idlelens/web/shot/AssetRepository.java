@@ -9,7 +9,6 @@ import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
-import idlelens.core.set.Still;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.database.Transactions;
@@ -22,13 +21,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
 /** Triangles that came from files and pictures for cards, stored once by their content. */
 @Repository
 public class AssetRepository {
+  /** As much of an asset as tells of which kind it is. */
+  private static final Field<byte[]> HEAD =
+      DSL.field("left({0}, {1})", byte[].class, ASSET.CONTENT, DSL.inline(MeshOctets.HEAD));
+
   private final DSLContext sql;
   private final Transactions transactions;
   private final Clock clock;
@@ -146,55 +151,30 @@ public class AssetRepository {
   /** All assets that a shot needs. */
   public Map<String, byte[]> of(Shot shot) {
     Map<String, byte[]> assets = new LinkedHashMap<>();
-    named(shot.nodes()).forEach((hash, node) -> assets.put(hash, content(hash)));
+    AssetUse.of(shot.nodes()).forEach(use -> assets.computeIfAbsent(use.hash(), this::content));
     return assets;
   }
 
-  /** Refuses a shot that names assets which its production does not have. */
+  /** Refuses nodes that need assets which their production does not have, or of another kind. */
   public void require(long productionId, Iterable<Node> nodes) {
-    Map<String, Node> asked = named(nodes);
-    if (asked.isEmpty()) {
+    List<AssetUse> uses = AssetUse.of(nodes);
+    if (uses.isEmpty()) {
       return;
     }
-    Set<String> known =
-        sql.select(ASSET_USE.SHA256)
-            .from(ASSET_USE)
+    Set<String> hashes = uses.stream().map(AssetUse::hash).collect(Collectors.toSet());
+    Map<String, byte[]> heads =
+        sql.select(ASSET.SHA256, HEAD)
+            .from(ASSET)
+            .join(ASSET_USE)
+            .on(ASSET_USE.SHA256.eq(ASSET.SHA256))
             .where(ASSET_USE.PRODUCTION_ID.eq(productionId))
-            .and(ASSET_USE.SHA256.in(asked.keySet()))
-            .fetchSet(ASSET_USE.SHA256);
-    asked.forEach(
-        (hash, node) -> {
-          if (!known.contains(hash)) {
-            throw new RefusedException(
-                node.name() + "." + placeOf(node, hash), hash, "an asset of this production");
-          }
-        });
-  }
-
-  private static String placeOf(Node node, String hash) {
-    boolean triangles =
-        node instanceof Node.Piece piece
-            && piece.shape() instanceof Shape.Imported imported
-            && imported.asset().equals(hash);
-    return triangles ? "shape.asset" : "finish.pictures.asset";
-  }
-
-  /** The assets that nodes name, each with the first node that does. */
-  private static Map<String, Node> named(Iterable<Node> nodes) {
-    Map<String, Node> named = new LinkedHashMap<>();
-    for (Node node : nodes) {
-      if (node instanceof Node.Piece piece) {
-        assetsOf(piece).forEach(hash -> named.putIfAbsent(hash, node));
+            .and(ASSET.SHA256.in(hashes))
+            .fetchMap(ASSET.SHA256, HEAD);
+    for (AssetUse use : uses) {
+      byte[] head = heads.get(use.hash());
+      if (head == null || MeshOctets.isMesh(head) != use.triangles()) {
+        throw new RefusedException(use.place(), use.hash(), use.allowed());
       }
     }
-    return named;
-  }
-
-  private static Stream<String> assetsOf(Node.Piece piece) {
-    Stream<String> pictures =
-        piece.finish().pictures().stream().flatMap(p -> p.stills().stream()).map(Still::asset);
-    return piece.shape() instanceof Shape.Imported imported
-        ? Stream.concat(Stream.of(imported.asset()), pictures)
-        : pictures;
   }
 }

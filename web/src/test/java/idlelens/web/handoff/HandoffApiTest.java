@@ -195,7 +195,7 @@ class HandoffApiTest {
     assertThat(answer.status()).isEqualTo(422);
     assertThat(answer.json().get("detail").stringValue())
         .contains("Thief.shape.asset")
-        .contains("an asset of this production");
+        .contains("triangles of this production");
   }
 
   @ParameterizedTest

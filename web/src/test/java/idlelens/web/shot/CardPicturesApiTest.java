@@ -2,6 +2,8 @@ package idlelens.web.shot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.core.set.Mesh;
+import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import idlelens.web.app.TestPictures;
@@ -177,7 +179,35 @@ class CardPicturesApiTest {
     RunningApp.Answer refused = app.edit(there, card(STILL.formatted(elsewhere)));
     assertThat(refused.status()).isEqualTo(422);
     assertThat(refused.json().get("detail").stringValue())
-        .contains("Board 1.finish.pictures.asset", "an asset of this production");
+        .contains("Board 1.finish.pictures.asset", "a picture of this production");
+  }
+
+  /** Triangles where a picture has to be would be found out only when they are drawn. */
+  @Test
+  void assetOfTheOtherKind_isRefused_onACardAndAsAShape() {
+    long shot = app.copyOf("Quay walk");
+    String picture = kept(shot, RED);
+    String sail =
+        "{\"edit\":\"set-piece\",\"id\":\"board-1\",\"shape\":{\"kind\":\"imported\",\"asset\":"
+            + "\"%s\",\"triangles\":1,\"bounds\":[0,0,0,1,1,0]},\"finish\":{\"colour\":"
+            + "\"#c8c4bc\",\"kind\":\"matt\"}}";
+    RunningApp.Answer asShape = app.edit(shot, sail.formatted(picture));
+    assertThat(asShape.status()).isEqualTo(422);
+    assertThat(asShape.json().get("detail").stringValue())
+        .contains("Board 1.shape.asset", "triangles of this production");
+    byte[] triangle =
+        MeshOctets.write(
+            new Mesh(
+                new float[] {0, 0, 0, 1, 0, 0, 0, 1, 0},
+                new float[] {0, 0, 1, 0, 0, 1, 0, 0, 1},
+                new float[] {1, 1, 1},
+                new int[] {0, 1, 2}));
+    String mesh = MeshOctets.hash(triangle);
+    app.bean(AssetRepository.class).put(app.demoProduction(), Map.of(mesh, triangle));
+    assertThat(app.edit(shot, sail.formatted(mesh)).status()).isEqualTo(200);
+    assertThat(app.edit(shot, card(STILL.formatted(mesh))).status()).isEqualTo(422);
+    assertThat(app.get("/api/shots/" + shot + "/pictures/" + mesh).status()).isEqualTo(404);
+    assertThat(app.get("/api/shots/" + shot + "/meshes").status()).isEqualTo(200);
   }
 
   @Test
