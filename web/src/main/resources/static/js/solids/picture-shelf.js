@@ -31,14 +31,19 @@ class PictureShelf {
 
   /** Has pictures fetched that will be shown soon, the next one first. */
   prepare(assets) {
-    for (const asset of [...assets].reverse()) this.want(asset);
+    for (const asset of [...assets].reverse()) this.note(asset);
+    for (let i = 0; i < MOST_AT_ONCE; i++) this.fetchNext();
   }
 
   want(asset) {
+    this.note(asset);
+    this.fetchNext();
+  }
+
+  note(asset) {
     if (this.kept.has(asset) || this.coming.has(asset) || this.missing.has(asset)) return;
     this.wanted.delete(asset);
     this.wanted.add(asset);
-    this.fetchNext();
   }
 
   async fetchNext() {
