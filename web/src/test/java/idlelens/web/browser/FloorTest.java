@@ -43,8 +43,8 @@ class FloorTest extends BrowserTest {
   void play_toTheEnd_asksTheServerNothingAndShowsTheRate() {
     Page page = openFloor(app.demoShot("Two cameras"));
     page.waitForFunction(
-        "() => performance.getEntriesByType('resource').filter((r) =>"
-            + " r.name.includes('/pictures/')).length === 10"); // all that the gull shows
+        "async () => (await import('/js/solids/picture-shelf.js')).shelfOf(idleLens.store)"
+            + ".kept.size === 10"); // all that the gull shows
     List<String> asked = new ArrayList<>();
     page.onRequest(request -> asked.add(request.url()));
     page.keyboard().press("Space");
