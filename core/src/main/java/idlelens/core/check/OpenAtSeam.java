@@ -18,7 +18,7 @@ import java.util.OptionalDouble;
  * jumps.
  *
  * @param nodeId what it is
- * @param seam how far it is off
+ * @param seam how far it is off, with those of its looks that do not come back
  * @param period frames in which it comes back by itself, if it does
  * @param would the period next to that which divides the loop
  */
@@ -51,11 +51,12 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
       playing(shot, node).ifPresent(found::add);
       Seam seam = open.get(node.id());
       if (seam != null && (!isCarriedByOpen(node, open) || !seam.looksCome(tolerance))) {
-        OptionalDouble period = period(node.chain(), seam.comesBack(tolerance));
+        Seam off = seam.withOpenLooks(tolerance);
+        OptionalDouble period = period(node.chain(), off, tolerance);
         found.add(
             new OpenAtSeam(
                 node.id(),
-                seam,
+                off,
                 period,
                 period.isPresent() ? dividing(loop, period.getAsDouble()) : period));
       }
@@ -136,16 +137,19 @@ public record OpenAtSeam(String nodeId, Seam seam, OptionalDouble period, Option
         .anyMatch(p -> node.chain().curve(p).isKeyed());
   }
 
-  /** The longest round of its curves that come back, if some do: of its pose, or of its looks. */
-  private static OptionalDouble period(Chain chain, boolean ofLooks) {
-    return (ofLooks ? chain.looks() : Path.POSE)
-        .stream()
-            .map(chain::curve)
-            .filter(c -> c.after().cycles())
-            .filter(Curve::isKeyed)
-            .mapToDouble(c -> c.keys().get(c.keys().size() - 1).frame() - c.keys().get(0).frame())
-            .filter(p -> p > WHOLE)
-            .max();
+  /** The longest round of what comes back by itself: of its pose, or of the looks that are off. */
+  private static OptionalDouble period(Chain chain, Seam seam, double tolerance) {
+    List<Path> paths =
+        seam.comesBack(tolerance)
+            ? seam.looks().stream().map(look -> Path.parse(look.name())).toList()
+            : Path.POSE;
+    return paths.stream()
+        .map(chain::curve)
+        .filter(c -> c.after().cycles())
+        .filter(Curve::isKeyed)
+        .mapToDouble(c -> c.keys().get(c.keys().size() - 1).frame() - c.keys().get(0).frame())
+        .filter(p -> p > WHOLE)
+        .max();
   }
 
   /** The period nearest to one that goes into the loop a whole number of times. */

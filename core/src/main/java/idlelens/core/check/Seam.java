@@ -94,6 +94,12 @@ public record Seam(
     return looks.stream().allMatch(look -> look.closes(tolerance));
   }
 
+  /** The same with those looks only that do not come back. */
+  Seam withOpenLooks(double tolerance) {
+    List<OfLook> open = looks.stream().filter(look -> !look.closes(tolerance)).toList();
+    return new Seam(placeM, turnDeg, speedM, turnSpeedDeg, lens, open);
+  }
+
   /** Parts of a frame between the samples from which a velocity is taken. */
   private static final int PARTS = 16;
 

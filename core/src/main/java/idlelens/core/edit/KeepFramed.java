@@ -13,6 +13,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Bounds;
 import idlelens.core.set.Mesher;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.joml.Vector3d;
@@ -78,7 +79,10 @@ public record KeepFramed(
 
   /** The first one with the ball around it, which is kept should the others be taken out again. */
   private FrameUp card(Shot shot, List<String> members) {
-    List<Target> others = members.stream().skip(1).<Target>map(Target.OfNode::origin).toList();
+    List<Target> others = new ArrayList<>();
+    for (String member : members.subList(1, members.size())) {
+      others.add(Target.OfNode.origin(member));
+    }
     Node first = shot.node(members.get(0));
     PartBody body = FrameUp.on(newId, Target.OfNode.origin(first.id())).body();
     if (!(first instanceof Node.Piece piece)) {

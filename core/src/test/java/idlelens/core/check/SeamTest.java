@@ -238,6 +238,26 @@ class SeamTest {
     assertThat(OpenAtSeam.find(dividing, new Seam.Sides(dividing, "", 1), 1e-6)).isEmpty();
   }
 
+  /** A size that comes back in time is neither named nor does it hide the period of the glow. */
+  @Test
+  void ofTwoLooks_onlyTheOneThatIsOffIsNamed_withItsOwnPeriod() {
+    Node.Piece lamp = glowing("", pulse(70, Beyond.CYCLE), GLOW);
+    Curve size =
+        new Curve(
+            1,
+            List.of(
+                new Key(1, 1, Tangent.Kind.SETTLE),
+                new Key(61, 2, Tangent.Kind.SETTLE),
+                new Key(121, 1, Tangent.Kind.SETTLE)),
+            Beyond.CYCLE,
+            Beyond.CYCLE);
+    Node both = lamp.withChain(lamp.chain().with(new Path("look", "size"), size));
+    OpenAtSeam open = open(both).get(0);
+    assertThat(open.seam().looks()).extracting(Seam.OfLook::name).containsExactly("look.glow");
+    assertThat(open.period()).hasValue(70);
+    assertThat(open.would()).hasValue(80);
+  }
+
   /** Its pose comes back already, and so is left alone; the glow comes back with its speed. */
   @Test
   void closeSeam_ofAGlow_closesItAndKeepsThePose() {

@@ -6,6 +6,7 @@ import idlelens.core.set.Bounds;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.PieceJson;
@@ -85,7 +86,7 @@ final class GltfPieces {
       for (GltfMeshes.Part part : meshes.parts(index, size)) {
         Mesh mesh = part.mesh();
         byte[] octets = MeshOctets.write(mesh);
-        String hash = MeshOctets.hash(octets);
+        String hash = ContentHash.of(octets);
         assets.put(hash, octets);
         Shape.Imported shape = new Shape.Imported(hash, mesh.bounds(), mesh.triangles());
         pieces.add(new Piece(shape, part.finish()));

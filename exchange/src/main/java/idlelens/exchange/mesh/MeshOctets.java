@@ -5,9 +5,6 @@ import idlelens.core.set.Mesh;
 import idlelens.exchange.format.FormatException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 
 /**
  * Little-endian: the letters {@code ILM1}, vertices V and triangles T as uint32, then float32
@@ -66,15 +63,6 @@ public final class MeshOctets {
       return new Mesh(positions, normals, shades, indices);
     } catch (RefusedException e) {
       throw new FormatException(e.where(), e.found(), e.allowed());
-    }
-  }
-
-  /** The name of stored octets: their SHA-256 in hexadecimal. */
-  public static String hash(byte[] octets) {
-    try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(octets));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
     }
   }
 }

@@ -3,7 +3,7 @@ package idlelens.web.demo;
 import idlelens.core.set.Pictures;
 import idlelens.core.set.Still;
 import idlelens.core.time.FrameRate;
-import idlelens.exchange.mesh.MeshOctets;
+import idlelens.exchange.format.ContentHash;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -50,7 +50,7 @@ final class GullPictures {
   private static Map<String, byte[]> drawAll() {
     Map<String, byte[]> all = new LinkedHashMap<>();
     for (byte[] png : pictures()) {
-      all.put(MeshOctets.hash(png), png);
+      all.put(ContentHash.of(png), png);
     }
     return all;
   }

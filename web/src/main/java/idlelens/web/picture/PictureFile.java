@@ -10,6 +10,7 @@ import java.util.Locale;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.springframework.http.MediaType;
 
 /**
@@ -72,7 +73,7 @@ public record PictureFile(MediaType type, int widthPx, int heightPx) {
     Require.within(content.length, 1, limits.octets, "picture.octets");
     MediaType type = typeOf(content);
     boolean allowed = List.of(limits.types).contains(type);
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
+    try (ImageInputStream in = new MemoryCacheImageInputStream(new ByteArrayInputStream(content))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!allowed || !readers.hasNext()) {
         throw new RefusedException("picture", "not readable", limits.words());

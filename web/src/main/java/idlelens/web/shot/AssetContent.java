@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.set.Still;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.picture.PictureFile;
@@ -15,16 +16,11 @@ final class AssetContent {
 
   private AssetContent() {}
 
-  /** SHA-256, in hexadecimal. */
-  static String hash(byte[] content) {
-    return MeshOctets.hash(content);
-  }
-
   /**
    * @throws RefusedException if it is neither triangles nor a picture, or not those of its hash
    */
   static void check(String hash, byte[] content) {
-    if (!hash(content).equals(hash)) {
+    if (!ContentHash.of(content).equals(hash)) {
       throw new RefusedException("assets." + hash, "other content", "content of that hash");
     }
     if (!MeshOctets.isMesh(content)) {

@@ -9,6 +9,7 @@ import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.database.Transactions;
@@ -112,7 +113,7 @@ public class AssetRepository {
             .where(ASSET.SHA256.eq(hash))
             .fetchOptional(ASSET.CONTENT)
             .orElseThrow(() -> new NotFoundException("Asset " + hash));
-    if (!AssetContent.hash(content).equals(hash)) {
+    if (!ContentHash.of(content).equals(hash)) {
       throw new DamagedException("Asset " + hash, "its SHA-256 is another one");
     }
     return content;

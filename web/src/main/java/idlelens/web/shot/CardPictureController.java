@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.exchange.format.ContentHash;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.picture.PictureFile;
@@ -63,7 +64,7 @@ class CardPictureController {
       Work.tell("reading", (double) kept.size() / files.size());
       byte[] content = file.getBytes();
       String name = Objects.requireNonNullElse(file.getOriginalFilename(), "file");
-      String hash = AssetContent.hash(content);
+      String hash = ContentHash.of(content);
       PictureFile picture = AssetContent.picture(content, name);
       contents.put(hash, content);
       kept.add(new Kept(name, hash, picture.widthPx(), picture.heightPx()));

@@ -6,11 +6,11 @@ import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 import idlelens.core.edit.Edit;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.EditJson;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
-import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.database.Transactions;
 import idlelens.web.problem.DamagedException;
 import idlelens.web.problem.NotFoundException;
@@ -59,7 +59,7 @@ class RevisionRepository {
    * @param text the document in UTF-8
    */
   void insertWhole(long shotId, long revision, byte[] text, LocalDateTime now) {
-    insertion(shotId, revision, null, PackedText.pack(text), MeshOctets.hash(text), now).execute();
+    insertion(shotId, revision, null, PackedText.pack(text), ContentHash.of(text), now).execute();
   }
 
   /** What stores a revision that follows another, in whichever way takes less room. */
@@ -68,7 +68,7 @@ class RevisionRepository {
     if (difference == null) {
       requireReadable(step.text());
     }
-    String hash = MeshOctets.hash(step.text());
+    String hash = ContentHash.of(step.text());
     return difference == null
         ? insertion(shotId, revision, null, PackedText.pack(step.text()), hash, now)
         : insertion(shotId, revision, revision - 1, difference, hash, now);
@@ -212,7 +212,7 @@ class RevisionRepository {
   }
 
   private static void check(long shotId, Record4<Long, Long, byte[], String> row, byte[] text) {
-    if (!MeshOctets.hash(text).equals(row.value4())) {
+    if (!ContentHash.of(text).equals(row.value4())) {
       throw new DamagedException(name(shotId, row.value1()), "its SHA-256 is another one");
     }
   }

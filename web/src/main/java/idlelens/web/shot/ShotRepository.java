@@ -7,8 +7,8 @@ import static idlelens.web.database.schema.Tables.SHOT;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.Footprint;
 import idlelens.core.scene.ShotHeader;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.json.EditJson;
-import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.database.OutcomeUnknownException;
 import idlelens.web.database.Transactions;
 import idlelens.web.problem.NotFoundException;
@@ -259,7 +259,7 @@ class ShotRepository {
    * @throws OutcomeUnknownException the given one, if it does not answer in time
    */
   boolean isWritten(long shotId, long revision, byte[] text, OutcomeUnknownException unknown) {
-    String hash = MeshOctets.hash(text);
+    String hash = ContentHash.of(text);
     return transactions.askAgain(unknown, () -> revisions.hash(shotId, revision).equals(hash));
   }
 

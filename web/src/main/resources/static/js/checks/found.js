@@ -9,7 +9,6 @@ import { closeSeam, hasKeys, letItLoop, playAt, revealAt, runThrough, setPeriod,
 const MOST_LISTED = 12;
 const MM = 1000;
 const PICTURES = 'pictures';
-const LOOK_OFF = 1e-9;
 const SEEN_OFF = 1e-5; // less than this is not worth a number
 /** @type {Record<string, string>} */
 const EVENTS = {
@@ -112,11 +111,11 @@ function openLines(checks) {
 
 /** What of a node looks otherwise at the seam, as it is called in a sentence. */
 function lookOf(node, { seam }) {
-  const names = openLooks(seam).map(({ name }) => (name === PICTURES ? 'what is shown' : parameterOf(node, name).name));
+  const names = (seam.looks ?? []).map(({ name }) =>
+    name === PICTURES ? 'what is shown' : parameterOf(node, name).name,
+  );
   return names.length ? `On ${node.name}, ${names.join(' and ')}` : node?.name;
 }
-
-const openLooks = ({ looks = [] }) => looks.filter(({ off, speed }) => off > LOOK_OFF || speed > LOOK_OFF);
 
 /** How far off it is, in all that is off. */
 function offText(node, seam) {
@@ -125,7 +124,7 @@ function offText(node, seam) {
     [seam.turnDeg, `${fixed(seam.turnDeg, 2)}°`],
     [seam.speedM, `${fixed(seam.speedM, 3)} m/s`],
     [seam.turnSpeedDeg, `${fixed(seam.turnSpeedDeg, 2)} °/s`],
-    ...openLooks(seam).flatMap((look) => lookParts(node, look)),
+    ...(seam.looks ?? []).flatMap((look) => lookParts(node, look)),
   ];
   const off = parts.filter(([value]) => value > SEEN_OFF).map(([, text]) => text);
   return `${off.join(' and ') || 'a little'} off`;

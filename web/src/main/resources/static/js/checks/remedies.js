@@ -23,7 +23,7 @@ export function closeSeam(checks, ids) {
 
 /** Stretches the keys of what comes back too early or too late, so that its period divides the loop. */
 export function setPeriod({ store }, { node, seam, period, would }) {
-  if (seam.comesBack) return stretchLooks(store, node, seam, would / period);
+  if (seam.comesBack) return stretchLooks(store, { node, seam, period, would });
   const first = Math.min(...framesOf(store.byId.get(node)));
   const map = {
     kind: 'stretch',
@@ -39,12 +39,14 @@ export function setPeriod({ store }, { node, seam, period, would }) {
   );
 }
 
-/** Stretches the keys of how a node looks, each from its first one on. */
-function stretchLooks(store, id, { looks }, inTime) {
-  const edits = looks.map(({ name }) => {
-    const frames = keysOf(store.byId.get(id), name).map(([frame]) => frame);
-    const picks = [{ id, channels: [name], frames }];
-    return { edit: 'scale-keys', picks, aboutFrame: frames[0], aboutValue: 0, inTime, inValue: 1, landing: 'refuse' };
+/** Stretches the keys of those looks of a node that come back every so many frames, each from its first one on. */
+function stretchLooks(store, { node, seam, period, would }) {
+  const edits = seam.looks.flatMap(({ name }) => {
+    const frames = keysOf(store.byId.get(node), name).map(([frame]) => frame);
+    if (Math.abs(frames.at(-1) - frames[0] - period) > ROUND_FRAMES) return [];
+    const picks = [{ id: node, channels: [name], frames }];
+    const scaled = { aboutFrame: frames[0], aboutValue: 0, inTime: would / period, inValue: 1, landing: 'refuse' };
+    return [{ edit: 'scale-keys', picks, ...scaled }];
   });
   return store.edit(edits, 'Set a period');
 }

@@ -114,6 +114,10 @@ function numbersOf(playing) {
   };
 }
 
+/** Which picture is shown, of how many, and how long a round of them is. @param {number} [round] frames */
+const whichText = (shown, count, round) =>
+  `${shown + 1} of ${count}${round ? `, round ${trimmed(round, 2)} f` : ' now'}`;
+
 /**
  * @param {() => any} now the piece
  * @param {(shape: any, finish: any, done?: boolean) => any} set gives it another shape and finish
@@ -141,7 +145,7 @@ export function cardPictures(store, desk, now, set) {
       if (!is) return;
       Object.values(numbers).forEach((field) => field.refresh());
       after.value = is.after;
-      which.textContent = `${playing.shown + 1} of ${is.stills.length} now`;
+      which.textContent = whichText(playing.shown, is.stills.length, store.motion.get(now().id)?.round);
     },
   };
 }
@@ -177,10 +181,12 @@ function filePicker(store, now, set) {
       const { shape, finish } = withStills(now(), stills, store.header);
       await set(shape, finish);
     } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
       store.announce('refused', naming(problem, files));
+    } finally {
+      input.value = '';
+      choose.disabled = false;
     }
-    input.value = '';
-    choose.disabled = false;
   };
   return {
     element: h('span', {}, input, choose),

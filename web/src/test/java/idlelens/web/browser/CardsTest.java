@@ -111,7 +111,7 @@ class CardsTest extends BrowserTest {
     assertThat(page.evaluate(shown)).isEqualTo("[0,1,1,2,0,1,1,2,0]");
     page.evaluate("() => idleLens.desk.goTo(1004)");
     page.waitForFunction(
-        "() => document.querySelector('.settings').textContent.includes('3 of 3 now')");
+        "() => document.querySelector('.settings').textContent.includes('3 of 3, round 4 f')");
     page.waitForFunction(
         "() => { const { picture, desk } = idleLens; const { solid } = picture.solids.pieces.get(desk.selected);"
             + " picture.draw(); return solid.material.map"

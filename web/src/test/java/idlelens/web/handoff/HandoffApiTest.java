@@ -2,8 +2,8 @@ package idlelens.web.handoff;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.json.ShotJson;
-import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.io.IOException;
@@ -158,7 +158,7 @@ class HandoffApiTest {
     Matcher asset = Pattern.compile("\"([0-9a-f]{64})\" : \"[^\"]+\"").matcher(text);
     assertThat(asset.find()).isTrue();
     byte[] garbage = "ILM1 and then nothing that is any triangle".getBytes(StandardCharsets.UTF_8);
-    String hash = MeshOctets.hash(garbage);
+    String hash = ContentHash.of(garbage);
     String wrong =
         text.replace(
                 asset.group(),

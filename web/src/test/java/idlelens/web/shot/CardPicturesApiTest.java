@@ -3,6 +3,7 @@ package idlelens.web.shot;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import idlelens.core.set.Mesh;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
@@ -100,7 +101,7 @@ class CardPicturesApiTest {
     both.put("cut.png", Arrays.copyOf(RED, RED.length - 40));
     assertThat(app.upload("/api/shots/" + shot + "/pictures", both, Map.of()).status())
         .isEqualTo(422);
-    String path = "/api/shots/" + shot + "/pictures/" + AssetContent.hash(fresh);
+    String path = "/api/shots/" + shot + "/pictures/" + ContentHash.of(fresh);
     assertThat(app.get(path).status()).as("all or none").isEqualTo(404);
   }
 
@@ -202,7 +203,7 @@ class CardPicturesApiTest {
                 new float[] {0, 0, 1, 0, 0, 1, 0, 0, 1},
                 new float[] {1, 1, 1},
                 new int[] {0, 1, 2}));
-    String mesh = MeshOctets.hash(triangle);
+    String mesh = ContentHash.of(triangle);
     app.bean(AssetRepository.class).put(app.demoProduction(), Map.of(mesh, triangle));
     assertThat(app.edit(shot, sail.formatted(mesh)).status()).isEqualTo(200);
     assertThat(app.edit(shot, card(STILL.formatted(mesh))).status()).isEqualTo(422);

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.set.Mesh;
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
@@ -98,7 +99,7 @@ class RescueTest {
             new float[] {1, 1, 1},
             new int[] {0, 1, 2});
     byte[] octets = MeshOctets.write(mesh);
-    String hash = MeshOctets.hash(octets);
+    String hash = ContentHash.of(octets);
     app.bean(AssetRepository.class).put(app.demoProduction(), Map.of(hash, octets));
     return hash;
   }

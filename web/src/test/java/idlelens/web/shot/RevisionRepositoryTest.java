@@ -3,8 +3,8 @@ package idlelens.web.shot;
 import static idlelens.web.database.schema.Tables.SHOT_REVISION;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.exchange.format.ContentHash;
 import idlelens.exchange.json.ShotJson;
-import idlelens.exchange.mesh.MeshOctets;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.nio.charset.StandardCharsets;
@@ -75,7 +75,7 @@ class RevisionRepositoryTest {
   void damage_isToldAndNothingIsMadeOfIt_otherRevisionsAreThere() {
     work(10);
     sql.update(SHOT_REVISION)
-        .set(SHOT_REVISION.SHA256, MeshOctets.hash(new byte[1]))
+        .set(SHOT_REVISION.SHA256, ContentHash.of(new byte[1]))
         .where(SHOT_REVISION.SHOT_ID.eq(shot))
         .and(SHOT_REVISION.REVISION.eq(5L))
         .execute();
@@ -113,7 +113,7 @@ class RevisionRepositoryTest {
     all(last)
         .forEach(
             (revision, text) ->
-                assertThat(MeshOctets.hash(text)).isEqualTo(MeshOctets.hash(before.get(revision))));
+                assertThat(ContentHash.of(text)).isEqualTo(ContentHash.of(before.get(revision))));
     assertThat(size()).isLessThan(size / 20);
   }
 
