@@ -89,6 +89,7 @@ public final class Sets {
                 Finish.matt("#a9834c")),
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
+            new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
             new Node.Null(body("walker", "", handedOver())),
             new Node.Rail(
                 body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
@@ -180,6 +181,22 @@ public final class Sets {
     List<Part> parts = new ArrayList<>(chain.parts());
     parts.add(part);
     return new Chain(parts);
+  }
+
+  /** Keeps the crate and the flag together in the picture, by zooming, half way at the end. */
+  private static Chain zooming() {
+    FrameUp both =
+        new FrameUp(
+            FrameUp.on("frame-z", Target.OfNode.origin("crate")).body(),
+            Target.OfNode.origin("crate"),
+            FrameUp.Way.ZOOM,
+            1,
+            List.of(Target.OfNode.origin("flag")));
+    List<Part> parts = new ArrayList<>(Chain.poseAndLens().restingAt(6, 3, 30, 5, -4, 0).parts());
+    parts.add(parts.size() - 1, both);
+    return new Chain(parts)
+        .with(new Path("frame-z", "weight"), keyed(1, 1, 50, 0.5).withRest(1))
+        .with(new Path("frame-z", "size"), Curve.still(60));
   }
 
   /** Keeps the crate at a third of the picture and at its size, over some frames. */
