@@ -226,7 +226,7 @@ public record Segment(
   }
 
   /** The parameter at which the stretch is at a frame within it. */
-  double parameter(double frame) {
+  public double parameter(double frame) {
     double width = width();
     double a = (t1 - t0) / width;
     double b = (t2 - t0) / width;

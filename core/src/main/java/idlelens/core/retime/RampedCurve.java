@@ -54,8 +54,10 @@ final class RampedCurve {
   private static List<Double> cuts(Curve curve, Ramp ramp) {
     double first = curve.keys().get(0).frame();
     double last = curve.keys().get(curve.keys().size() - 1).frame();
-    boolean before = runsOn(curve.before(), curve, first - 1);
-    boolean after = runsOn(curve.after(), curve, last + 1);
+    Segment start = curve.segments().get(0);
+    Segment end = curve.segments().get(curve.segments().size() - 1);
+    boolean before = runsOn(curve.before(), curve, first - 1, start.out());
+    boolean after = runsOn(curve.after(), curve, last + 1, end.in());
     List<Double> cuts = new ArrayList<>();
     for (double frame : ramp.jumps()) {
       boolean inside = frame >= first && frame <= last;
@@ -76,8 +78,12 @@ final class RampedCurve {
     return !s.held() && s.highest() > s.lowest();
   }
 
-  private static boolean runsOn(Beyond beyond, Curve curve, double outside) {
-    return beyond == Beyond.RUN_ON && curve.player().slope(outside) != 0;
+  /**
+   * Whether a curve runs on with a slope, or runs on level only since the far handle of the stretch
+   * happens to lie level with a handle of no length, which no longer holds when it is fitted anew.
+   */
+  private static boolean runsOn(Beyond beyond, Curve curve, double outside, Tangent.Handle end) {
+    return beyond == Beyond.RUN_ON && (curve.player().slope(outside) != 0 || end.frames() == 0);
   }
 
   /** From the lowest to the highest key of the curve and of its swings within the range. */
@@ -92,11 +98,21 @@ final class RampedCurve {
     }
     for (Segment s : base.segments()) {
       if (isInside(s)) {
-        low = Math.min(low, s.lowest());
-        high = Math.max(high, s.highest());
+        Segment lasting = whileItLasts(s);
+        low = Math.min(low, lasting.lowest());
+        high = Math.max(high, lasting.highest());
       }
     }
     return high > low ? high - low : 0;
+  }
+
+  private Segment whileItLasts(Segment s) {
+    if (s.held() || s.t0() >= ramp.from() && s.t3() <= ramp.to()) {
+      return s;
+    }
+    double first = s.t0() < ramp.from() ? s.parameter(ramp.from()) : 0;
+    double last = s.t3() > ramp.to() ? s.parameter(ramp.to()) : 1;
+    return s.part(first, last);
   }
 
   private boolean isInside(Segment s) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.CurvePlayer;
 import idlelens.core.curve.Curves;
@@ -167,6 +168,38 @@ class RetimingTest {
 
   private static Ramp fastAndSlow(boolean keepLength, double slow) {
     return ramp(keepLength, List.of(), 0, 1, 25, 2, 50, 1, 75, slow, 100, 1);
+  }
+
+  @Test
+  void ramp_whereACurveRunsOnLevelByAHandleOfNoLength_leavesItLevel() {
+    Tangent none = Curves.free(0, 0, 0, 0);
+    // settling is steep enough there for its handle to end level with the one of no length
+    List<Key> keys =
+        List.of(new Key(10, -16, none), new Key(28, -15, SETTLE), new Key(34, -9, SETTLE));
+    Curve early = new Curve(0, keys, Beyond.RUN_ON, Beyond.HOLD);
+    assertThat(early.at(-60)).isEqualTo(-16);
+    Curve began =
+        Retiming.apply(early, ramp(true, List.of(), 2, 3, 16, 0.25, 31, 0.3), Landing.REFUSE, SEEN);
+    assertThat(began.at(-60)).isCloseTo(-16, within(1e-9));
+    List<Key> mirrored =
+        List.of(new Key(0, 9, SETTLE), new Key(6, 15, SETTLE), new Key(24, 16, none));
+    Curve late = new Curve(0, mirrored, Beyond.HOLD, Beyond.RUN_ON);
+    assertThat(late.at(90)).isEqualTo(16);
+    Curve ran =
+        Retiming.apply(late, ramp(true, List.of(), 3, 0.3, 18, 0.25, 32, 3), Landing.REFUSE, SEEN);
+    assertThat(ran.at(90)).isCloseTo(16, within(1e-9));
+  }
+
+  @Test
+  void ramp_toleranceIsAPartOfWhatTheCurveDoesWhileItLasts_notBeforeOrAfter() {
+    Curve cliff = Curves.of(SETTLE, 0, 1e6, 20, 0, 60, 10, 100, 1e6);
+    Ramp ramp = ramp(false, List.of(), 15, 1, 40, 3, 65, 1);
+    Curve retimed = Retiming.apply(cliff, ramp, Landing.REFUSE, SEEN);
+    double height = height(cliff, 15, 65);
+    assertThat(height).isLessThan(2e5);
+    for (double t = 15; t <= 65; t += 0.1) {
+      assertThat(retimed.at(ramp.at(t))).isCloseTo(cliff.at(t), within(1.1e-3 * height));
+    }
   }
 
   @Test
