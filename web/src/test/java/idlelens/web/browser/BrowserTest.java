@@ -2,12 +2,14 @@ package idlelens.web.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.Cookie;
 import idlelens.web.app.IdleLensExtension;
 import idlelens.web.app.RunningApp;
 import java.util.ArrayList;
@@ -18,7 +20,11 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-/** What tests of pages share: a real browser, logged in, whose console must stay clean. */
+/**
+ * What tests of pages share: a real browser, logged in, whose console must stay clean. It keeps
+ * what it fetched from one test to the next, but no page, no log-in and nothing that a page
+ * remembered.
+ */
 @ExtendWith({IdleLensExtension.class, BrowserExtension.class})
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class BrowserTest {
@@ -28,28 +34,36 @@ abstract class BrowserTest {
           + " idleLens.store.shown, [...document.querySelectorAll('.toast-line')].map((e) =>"
           + " e.textContent)])";
 
+  private static BrowserContext shared;
+
   /** What all tests log in with, until one of them ends that. */
-  private static String loggedIn;
+  private static List<Cookie> loggedIn;
 
   private Browser browser;
+  private boolean remembers;
   protected RunningApp app;
   protected BrowserContext context;
   protected final List<String> complaints = new ArrayList<>();
 
   @BeforeAll
-  void takeBrowser(RunningApp running, Browser shared) {
+  void takeBrowser(RunningApp running, Browser started) {
     app = running;
-    browser = shared;
+    browser = started;
   }
 
   @BeforeEach
   void openContext() {
-    Browser.NewContextOptions options =
-        new Browser.NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true);
-    if (loggedIn == null) {
-      loggedIn = logIn(browser.newContext());
+    if (shared == null) {
+      Browser.NewContextOptions options = new Browser.NewContextOptions();
+      shared = browser.newContext(options.setViewportSize(1280, 800).setAcceptDownloads(true));
     }
-    context = browser.newContext(options.setStorageState(loggedIn));
+    context = shared;
+    context.clearCookies();
+    if (loggedIn == null) {
+      loggedIn = logIn(context.newPage());
+    }
+    context.addCookies(loggedIn);
+    remembers = true;
     complaints.clear();
   }
 
@@ -58,27 +72,37 @@ abstract class BrowserTest {
     loggedIn = null;
   }
 
-  private String logIn(BrowserContext fresh) {
-    Page page = fresh.newPage();
+  private List<Cookie> logIn(Page page) {
     page.navigate(app.address() + "/login");
     page.fill("[name=username]", "demo");
     page.fill("[name=password]", "tern-quay");
     page.click("button[type=submit]");
     page.waitForURL(app.address() + "/");
-    String state = fresh.storageState();
-    fresh.close();
-    return state;
+    page.close();
+    return context.cookies();
   }
 
   @AfterEach
   void consoleStaysClean() {
-    context.close();
+    List.copyOf(context.pages()).forEach(Page::close);
     assertThat(complaints).as("complaints of the browser").isEmpty();
+  }
+
+  /** Empties what pages of other tests remember in the browser. */
+  private void forget(Page page) {
+    JsonObject what = new JsonObject();
+    what.addProperty("origin", app.address());
+    what.addProperty("storageTypes", "local_storage");
+    context.newCDPSession(page).send("Storage.clearDataForOrigin", what);
+    remembers = false;
   }
 
   /** A page that writes down errors, warnings, and answers from 400 on. */
   protected Page newPage() {
     Page page = context.newPage();
+    if (remembers) {
+      forget(page);
+    }
     page.onConsoleMessage(
         message -> {
           boolean bad = message.type().equals("error") || message.type().equals("warning");
