@@ -89,7 +89,9 @@ public record Operate(
   @Override
   public Footprint footprint(Shot shot) {
     Footprint.Builder places = Keyed.footprint(shot, id, Path.POSE, keying);
-    return WithoutMoves.has(shot.node(id)) ? places.reliesOnMotion(id).done() : places.done();
+    return WithoutMoves.has(shot.node(id))
+        ? places.reliesOnMotion(id).done()
+        : WithoutMoves.stays(places, shot.node(id)).done();
   }
 
   @Override

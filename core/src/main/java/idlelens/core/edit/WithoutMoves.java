@@ -19,6 +19,17 @@ final class WithoutMoves {
     return part instanceof Move move && move.isOn() && move.way() != Move.Way.ZOOM;
   }
 
+  /** For what depends on no move adding to the pose of a node, as now none does. */
+  static Footprint.Builder stays(Footprint.Builder places, Node node) {
+    places.reliesOn(Place.parts(node.id()));
+    for (Part part : node.chain().parts()) {
+      if (part instanceof Move) {
+        places.reliesOn(Place.on(node.id(), part.id()), Place.settings(node.id(), part.id()));
+      }
+    }
+    return places;
+  }
+
   /** The node with another chain, and without the moves that are in the keys of that now. */
   static Node of(Node node, Chain chain) {
     return node.withChain(chain).withoutParts(WithoutMoves::addsToPose);

@@ -359,4 +359,24 @@ class MoveTest {
     assertThat(is.place().distance(wanted)).isLessThan(1e-9);
     assertThat(Turns.angleBetween(is.turn(), was.turn())).isLessThan(1e-12);
   }
+
+  /** Which way is ahead hangs on whether an orbit is on, so that neither may overtake the other. */
+  @Test
+  void operated_meetsEveryEditThatLetsAMoveAddToThePose() {
+    Shot orbiting = with(about(even(Move.Way.ORBIT, 90, 1, Move.After.HELD)));
+    Shot off = new SwitchPart("eye", "move-x", false).apply(orbiting);
+    Shot zoom = with(even(Move.Way.ZOOM, 20, 1, Move.After.HELD));
+    assertMeeting(RIG, "cam", new AddPart("cam", Move.of("move-n", Move.Way.ORBIT, 30, 5, 25)));
+    assertMeeting(off, "eye", new SwitchPart("eye", "move-x", true));
+    assertMeeting(zoom, "eye", new SetPart("eye", even(Move.Way.TILT, 20, 1, Move.After.HELD)));
+    Operate ahead = new Operate("eye", 30, 0, 0, 1, 0, 0, 0, Keying.TOUCHED);
+    Edit on = new SwitchPart("eye", "move-x", true);
+    Shot before = Edit.applyAll(off, List.of(ahead, on)).shot();
+    assertThat(Edit.applyAll(off, List.of(on, ahead)).shot()).isNotEqualTo(before);
+  }
+
+  private static void assertMeeting(Shot shot, String id, Edit edit) {
+    Edit ahead = new Operate(id, 20, 0, 0, 1, 0, 0, 0, Keying.TOUCHED);
+    assertThat(ahead.footprint(shot).conflictsWith(edit.footprint(shot))).as("%s", edit).isTrue();
+  }
 }
