@@ -212,7 +212,7 @@ public record CloseSeam(List<String> ids, String repeatId, int steps) implements
       }
     }
     if (!repeatId.isEmpty()) {
-      places.reliesOnMotion(repeatId).reliesOn(Place.node(repeatId).in("look"));
+      places.reliesOnMotion(repeatId).reliesOn(Place.look(repeatId));
     }
     return places.done();
   }

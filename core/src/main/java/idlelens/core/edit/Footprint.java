@@ -1,7 +1,9 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.Carried;
+import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -104,8 +106,20 @@ public record Footprint(Set<Place> changes, Set<Place> reliesOn) {
         if (shot.node(reached) instanceof Node.Rail) {
           reliesOn(Place.rail(reached));
         }
+        shot.node(reached).chain().parts().forEach(this::reliesOnFraming);
       }
       return reliesOn(Place.header("range"), Place.header("rate"));
+    }
+
+    /** What keeps a piece framed up reads the picture's aspect, and of several pieces the boxes. */
+    private void reliesOnFraming(Part part) {
+      if (!(part instanceof FrameUp frameUp)) {
+        return;
+      }
+      reliesOn(Place.header("aspect"));
+      if (!frameUp.others().isEmpty()) {
+        frameUp.leans().forEach(lean -> reliesOn(Place.look(lean.nodeId())));
+      }
     }
 
     /** A lean on a node is added: it must be there, and none may be added that closes a loop. */

@@ -244,7 +244,7 @@ public record FrameSubject(
     places.reliesOn(Place.header("aspect"));
     for (String subject : subjects) {
       for (Node node : shot.family(subject)) {
-        places.reliesOnMotion(node.id()).reliesOn(Place.node(node.id()).in("look"));
+        places.reliesOnMotion(node.id()).reliesOn(Place.look(node.id()));
         places.reliesOn(Place.carried(node.id()));
       }
     }

@@ -109,7 +109,7 @@ public record KeepFramed(
             .reliesOn(Place.there(id));
     for (String subject : subjects) {
       for (Node node : shot.family(subject)) {
-        places.leansOn(node.id()).reliesOn(Place.node(node.id()).in("look"));
+        places.leansOn(node.id()).reliesOn(Place.look(node.id()));
         places.reliesOn(Place.carried(node.id()));
       }
     }

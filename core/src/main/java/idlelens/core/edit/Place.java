@@ -63,6 +63,11 @@ public record Place(String text) {
     return node(id).in("readers");
   }
 
+  /** What a node is besides its chain: the shape and finish of a piece, the numbers of a light. */
+  static Place look(String id) {
+    return node(id).in("look");
+  }
+
   /** The shape of a rail. */
   static Place rail(String id) {
     return node(id).in("rail");

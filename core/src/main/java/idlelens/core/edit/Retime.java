@@ -88,7 +88,7 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
     for (Node node : ids.isEmpty() ? shot.nodes() : ids.stream().map(shot::node).toList()) {
       places.changesChain(node.id());
       if (node instanceof Node.Piece piece && piece.finish().pictures().isPresent()) {
-        places.changes(Place.node(node.id()).in("look"));
+        places.changes(Place.look(node.id()));
       }
     }
     if (ids.isEmpty()) {

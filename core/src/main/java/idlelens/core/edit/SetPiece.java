@@ -18,7 +18,7 @@ public record SetPiece(String id, Shape shape, Finish finish) implements Edit {
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot).changes(Place.node(id).in("look")).reliesOn(Place.there(id)).done();
+    return Footprint.of(shot).changes(Place.look(id)).reliesOn(Place.there(id)).done();
   }
 
   @Override

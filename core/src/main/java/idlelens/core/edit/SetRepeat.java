@@ -23,7 +23,7 @@ public record SetRepeat(String id, Repetition repetition) implements Edit {
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot).changes(Place.node(id).in("look")).reliesOn(Place.there(id)).done();
+    return Footprint.of(shot).changes(Place.look(id)).reliesOn(Place.there(id)).done();
   }
 
   @Override

@@ -16,7 +16,7 @@ public record SetSun(String id, String colour, double strength) implements Edit 
 
   @Override
   public Footprint footprint(Shot shot) {
-    return Footprint.of(shot).changes(Place.node(id).in("look")).reliesOn(Place.there(id)).done();
+    return Footprint.of(shot).changes(Place.look(id)).reliesOn(Place.there(id)).done();
   }
 
   @Override

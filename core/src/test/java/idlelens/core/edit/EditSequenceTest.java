@@ -2,12 +2,17 @@ package idlelens.core.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.core.lens.Framing;
+import idlelens.core.part.FrameUp;
 import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.set.Shape;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.Random;
 import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
@@ -84,6 +89,31 @@ class EditSequenceTest {
       }
     }
     assertThat(commuting).as("footprints are no wider than they need be").isGreaterThan(900);
+  }
+
+  /** What keeps several pieces in frame goes where their boxes and the aspect send it. */
+  @Example
+  void motionOfWhatKeepsPiecesFramed_meetsTheirShapes_andTheAspect() {
+    Shot rig = Sets.rig();
+    Shot kept =
+        new KeepFramed(
+                "framer",
+                "kept",
+                List.of("crate", "flag"),
+                new Framing(0, 0),
+                OptionalDouble.of(0.4),
+                FrameUp.Way.DOLLY)
+            .apply(rig);
+    Edit copy = new CopyPose("walker", "framer", 20, Keying.TOUCHED);
+    Node.Piece flag = (Node.Piece) kept.node("flag");
+    Edit wider = new SetPiece("flag", new Shape.Card(3, 2), flag.finish());
+    Edit aspect = EditTest.aspect(2.39);
+    for (Edit edit : List.of(wider, aspect)) {
+      Shot before = Edit.applyAll(kept, List.of(copy, edit)).shot();
+      assertThat(Edit.applyAll(kept, List.of(edit, copy)).shot()).isNotEqualTo(before);
+      assertThat(footprint(copy, kept).conflictsWith(footprint(edit, kept))).isTrue();
+    }
+    assertThat(footprint(copy, rig).conflictsWith(footprint(wider, rig))).isFalse();
   }
 
   @Property(tries = 300)

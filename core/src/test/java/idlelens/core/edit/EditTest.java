@@ -65,6 +65,7 @@ class EditTest {
             Optional.empty(),
             Optional.empty(),
             Optional.of(Tangent.Kind.FLOW)),
+        aspect(2.39),
         new AddNodes(List.of(new Node.Null(Sets.body("new", "arm", Chain.pose())))),
         new RemoveNodes(List.of("arm"), 17, false, Keep.PLACE),
         new RemoveNodes(List.of("base"), 17, true, Keep.PLACE),
@@ -215,6 +216,17 @@ class EditTest {
         new CloseSeam(List.of("arm", "cam"), "", 1),
         new CloseSeam(List.of("mover"), "row", 2),
         new Restore(Optional.empty(), List.of(), ids(RIG), Optional.of(List.of())));
+  }
+
+  static ChangeHeader aspect(double aspect) {
+    return new ChangeHeader(
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.of(aspect),
+        Optional.empty(),
+        Optional.empty());
   }
 
   private static List<String> ids(Shot shot) {
