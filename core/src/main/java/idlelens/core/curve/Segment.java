@@ -140,6 +140,11 @@ public record Segment(
     return new Tangent.Handle(Math.max(0, t3 - t2), v3 - v2);
   }
 
+  /** Whether a handle is too short to have a direction of its own. */
+  public boolean isPoint(Tangent.Handle handle) {
+    return handle.frames() <= NO_LENGTH * width();
+  }
+
   /** Whether handles of these lengths were cut, since together they are longer than the stretch. */
   boolean isCut(Tangent.Handle out, Tangent.Handle in) {
     return !held && out.frames() + in.frames() > width();

@@ -91,7 +91,7 @@ public record Operate(
     Footprint.Builder places = Keyed.footprint(shot, id, Path.POSE, keying);
     return WithoutMoves.has(shot.node(id))
         ? places.reliesOnMotion(id).done()
-        : WithoutMoves.stays(places, shot.node(id)).done();
+        : WithoutMoves.relyOnNone(places, shot.node(id)).done();
   }
 
   @Override

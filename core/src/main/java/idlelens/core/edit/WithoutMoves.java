@@ -20,7 +20,7 @@ final class WithoutMoves {
   }
 
   /** For what depends on no move adding to the pose of a node, as now none does. */
-  static Footprint.Builder stays(Footprint.Builder places, Node node) {
+  static Footprint.Builder relyOnNone(Footprint.Builder places, Node node) {
     places.reliesOn(Place.parts(node.id()));
     for (Part part : node.chain().parts()) {
       if (part instanceof Move) {

@@ -54,10 +54,11 @@ final class RampedCurve {
   private static List<Double> cuts(Curve curve, Ramp ramp) {
     double first = curve.keys().get(0).frame();
     double last = curve.keys().get(curve.keys().size() - 1).frame();
-    Segment start = curve.segments().get(0);
-    Segment end = curve.segments().get(curve.segments().size() - 1);
-    boolean before = runsOn(curve.before(), curve, first - 1, start.out());
-    boolean after = runsOn(curve.after(), curve, last + 1, end.in());
+    List<Segment> segments = curve.segments();
+    Segment start = segments.get(0);
+    Segment end = segments.get(segments.size() - 1);
+    boolean before = runsOn(curve.before(), curve, first - 1, start.isPoint(start.out()));
+    boolean after = runsOn(curve.after(), curve, last + 1, end.isPoint(end.in()));
     List<Double> cuts = new ArrayList<>();
     for (double frame : ramp.jumps()) {
       boolean inside = frame >= first && frame <= last;
@@ -82,8 +83,8 @@ final class RampedCurve {
    * Whether a curve runs on with a slope, or runs on level only since the far handle of the stretch
    * happens to lie level with a handle of no length, which no longer holds when it is fitted anew.
    */
-  private static boolean runsOn(Beyond beyond, Curve curve, double outside, Tangent.Handle end) {
-    return beyond == Beyond.RUN_ON && (curve.player().slope(outside) != 0 || end.frames() == 0);
+  private static boolean runsOn(Beyond beyond, Curve curve, double outside, boolean byFarHandle) {
+    return beyond == Beyond.RUN_ON && (byFarHandle || curve.player().slope(outside) != 0);
   }
 
   /** From the lowest to the highest key of the curve and of its swings within the range. */
