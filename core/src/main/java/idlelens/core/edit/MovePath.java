@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
-import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -17,7 +16,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
 /**
@@ -74,14 +72,13 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
     }
   }
 
-  /** The way in the node's own space at each frame. */
+  /** The way of the keyed place at each frame. */
   private Map<Double, Vector3d> ways(Shot shot, Collection<Double> keys) {
     Set<String> reached = shot.reachedFrom(id);
     Map<Double, Vector3d> ways = new LinkedHashMap<>();
     for (double frame : keys) {
-      RigidPose space = Evaluation.ofSome(shot, SampleGrid.at(frame), reached).ownSpace(id, 0);
-      ways.put(
-          frame, new Vector3d(dxM, dyM, dzM).rotate(new Quaterniond(space.turn()).conjugate()));
+      Evaluation at = Evaluation.ofSome(shot, SampleGrid.at(frame), reached);
+      ways.put(frame, OwnNumbers.keyedWay(at, id, new Vector3d(dxM, dyM, dzM)));
     }
     return ways;
   }

@@ -15,6 +15,9 @@ final class OwnNumbers {
   /** Changes smaller than this, in metres or degrees, are rounding and set nothing. */
   private static final double NOTHING = 1e-10;
 
+  /** Less than this share of a step, a hold lets nothing of it through that could be told apart. */
+  private static final double LEAST_SHARE = 1e-3;
+
   private OwnNumbers() {}
 
   /** The pose that the six numbers of a chain make at a frame. */
@@ -79,6 +82,21 @@ final class OwnNumbers {
     return changed;
   }
 
+  /**
+   * What a way in the world, in metres, is for the keyed place, as far as it turns: in the node's
+   * own space, and before an orbit turned it. What a hold keeps in place is moved as if it did not.
+   */
+  static Vector3d keyedWay(Evaluation now, String id, Vector3d way) {
+    Vector3d own = new Vector3d(way).rotate(now.ownSpace(id, 0).turn().conjugate());
+    if (!WithoutMoves.has(now.shot().node(id))) {
+      return own;
+    }
+    double[] keyed = now.keyedNumbers(id, 0);
+    Matrix3d moved = derivative(now, id, keyed, now.movedNumbers(id, 0, keyed));
+    double share = Math.cbrt(moved.determinant());
+    return share > LEAST_SHARE ? moved.invert().scale(share).transform(own) : own;
+  }
+
   /** What a step of the place, in the node's own space, is as a step of the keyed one. */
   static Vector3d keyedStep(Evaluation now, String id, Vector3d step) {
     double[] keyed = now.keyedNumbers(id, 0);
@@ -87,6 +105,12 @@ final class OwnNumbers {
 
   /** What a step of the moved place is as a step of the keyed one: an orbit turns it. */
   private static Matrix3d behindMoves(Evaluation now, String id, double[] keyed, double[] with) {
+    Matrix3d moved = derivative(now, id, keyed, with);
+    return Math.abs(moved.determinant()) > 1e-9 ? moved.invert() : new Matrix3d();
+  }
+
+  /** How the moved place changes with the keyed one; moves turn it, and holds make less of it. */
+  private static Matrix3d derivative(Evaluation now, String id, double[] keyed, double[] with) {
     Matrix3d moved = new Matrix3d();
     for (int i = 0; i < 3; i++) {
       double[] tried = keyed.clone();
@@ -94,6 +118,6 @@ final class OwnNumbers {
       double[] there = now.movedNumbers(id, 0, tried);
       moved.setColumn(i, there[0] - with[0], there[1] - with[1], there[2] - with[2]);
     }
-    return Math.abs(moved.determinant()) > 1e-9 ? moved.invert() : new Matrix3d();
+    return moved;
   }
 }

@@ -3,7 +3,6 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
-import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -37,8 +36,8 @@ public record TurnTangent(
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    RigidPose space = Evaluation.at(shot, frame).ownSpace(id, 0);
-    Vector3d by = new Vector3d(dxM, dyM, dzM).rotate(space.turn().conjugate());
+    Evaluation at = Evaluation.at(shot, frame);
+    Vector3d by = OwnNumbers.keyedWay(at, id, new Vector3d(dxM, dyM, dzM));
     Map<Path, Curve> changed = new LinkedHashMap<>();
     for (Path path : Path.PLACE) {
       Curve curve = node.chain().curve(path);

@@ -135,6 +135,21 @@ class MoveTest {
     assertThat(at(keyed, "eye", 31).x()).isGreaterThan(from);
   }
 
+  /** Also its keys that a hold passes by, which would come up again once it is switched off. */
+  @Test
+  void pathMovedAsAWhole_whileAHoldLasts_movesAsAWhole() {
+    Shot held = with(even(Move.Way.HOLD, 0, 1, Move.After.HELD));
+    Node eye = held.node("eye");
+    Shot keyed = held.withNode(eye.withChain(eye.chain().with(Path.X, Sets.keyed(5, 1, 20, 3))));
+    for (Shot shot : List.of(keyed, new SwitchPart("eye", "move-x", false).apply(keyed))) {
+      Shot after = new MovePath("eye", List.of(), 0.5, 0, -2).apply(shot);
+      for (double frame : new double[] {3, 12, 20, 33}) {
+        Vector3d way = at(after, "eye", frame).place().sub(at(shot, "eye", frame).place());
+        assertThat(way.distance(0.5, 0, -2)).isLessThan(1e-9);
+      }
+    }
+  }
+
   @ParameterizedTest
   @EnumSource(Move.Way.class)
   void before_after_roundsAndReturn(Move.Way way) {

@@ -121,7 +121,7 @@ class RigPropertyTest {
       @ForAll @DoubleRange(min = -4, max = 4) double dx,
       @ForAll @DoubleRange(min = -4, max = 4) double dz) {
     Shot shot = rig(seed);
-    for (String id : List.of("cam", "arm", "crate")) {
+    for (String id : List.of("cam", "arm", "crate", "mover")) { // which an orbit turns
       Set<Double> keys = shot.node(id).chain().keyFrames(Path.PLACE);
       List<Double> some = keys.stream().skip(keys.size() / 2).toList();
       Shot moved = new MovePath(id, List.of(), dx, 0.5, dz).apply(shot);

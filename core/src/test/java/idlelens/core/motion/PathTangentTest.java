@@ -11,6 +11,8 @@ import idlelens.core.scene.Shot;
 import java.util.List;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class PathTangentTest {
   private static final Shot RIG = Sets.rig();
@@ -41,14 +43,17 @@ class PathTangentTest {
     assertThat(last.out()).isEqualTo(last.key());
   }
 
-  @Test
-  void of_aTurnedTangent_endsWhereItWasDragged() {
-    Shot aligned = new AlignKeys("cam").apply(RIG); // so that x, y and z all have a key there
-    List<PathTangent> before = tangents(aligned);
-    double frame = before.get(0).frame();
+  @ParameterizedTest
+  @ValueSource(strings = {"cam", "mover"})
+  void of_aTurnedTangent_endsWhereItWasDragged(String id) { // also where an orbit turns the path
+    Shot aligned = new AlignKeys(id).apply(RIG); // so that x, y and z all have a key there
+    List<PathTangent> before = PathTangent.of(Evaluation.of(aligned), id);
+    PathTangent turned = before.get(before.size() - 1);
     Shot after =
-        new TurnTangent("cam", frame, SetHandle.Side.OUT, 0.3, 0.1, -0.2, false).apply(aligned);
-    Vector3d expected = new Vector3d(before.get(0).out()).add(0.3, 0.1, -0.2);
-    assertThat(tangents(after).get(0).out().distance(expected)).isLessThan(1e-9);
+        new TurnTangent(id, turned.frame(), SetHandle.Side.IN, 0.3, 0.1, -0.2, false)
+            .apply(aligned);
+    Vector3d expected = new Vector3d(turned.in()).add(0.3, 0.1, -0.2);
+    PathTangent now = PathTangent.of(Evaluation.of(after), id).get(before.size() - 1);
+    assertThat(now.in().distance(expected)).isLessThan(1e-9);
   }
 }
