@@ -46,6 +46,25 @@ class PathTest extends BrowserTest {
   }
 
   @Test
+  void aKeyDraggedWhereAnOrbitTurnsThePath_followsThePointer() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openDolly(shot);
+    page.click("#add-part");
+    page.click("[role=menuitem]:has-text('Move')");
+    page.selectOption("select[aria-label='What it does']", "orbit");
+    page.click("text=\"Set it\"");
+    waitForRevision(page, 2);
+    Locator key = page.locator("[data-key='dolly 1073']");
+    double[] before = middle(key);
+    drag(page, before, 30, -25);
+    waitForRevision(page, 3);
+    double[] after = middle(key);
+    assertThat(after[0]).isCloseTo(before[0] + 30, within(0.6));
+    assertThat(after[1]).isCloseTo(before[1] - 25, within(0.6));
+    page.close();
+  }
+
+  @Test
   void aTangentDraggedInThePlan_bendsThePath_andKeepsTheTiming() {
     long shot = app.copyOf("Quay walk");
     Page page = openDolly(shot);
