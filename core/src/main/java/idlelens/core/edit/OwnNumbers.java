@@ -15,8 +15,13 @@ final class OwnNumbers {
   /** Changes smaller than this, in metres or degrees, are rounding and set nothing. */
   private static final double NOTHING = 1e-10;
 
-  /** Less than this share of a step, a hold lets nothing of it through that could be told apart. */
-  private static final double LEAST_SHARE = 1e-3;
+  /** A step that is short against the arm of a move, in metres. */
+  private static final double SHORT_M = 1e-3;
+
+  /** A place as near as this, in metres, is reached. */
+  private static final double ARRIVED_M = 1e-12;
+
+  private static final int MOST_TRIES = 20;
 
   private OwnNumbers() {}
 
@@ -82,42 +87,51 @@ final class OwnNumbers {
     return changed;
   }
 
-  /**
-   * What a way in the world, in metres, is for the keyed place, as far as it turns: in the node's
-   * own space, and before an orbit turned it. What a hold keeps in place is moved as if it did not.
-   */
+  /** What a way in the world, in metres, is as a step of the keyed place. */
   static Vector3d keyedWay(Evaluation now, String id, Vector3d way) {
-    Vector3d own = new Vector3d(way).rotate(now.ownSpace(id, 0).turn().conjugate());
+    return keyedStep(now, id, new Vector3d(way).rotate(now.ownSpace(id, 0).turn().conjugate()));
+  }
+
+  /**
+   * What a step of the place, in the node's own space, is as a step of the keyed one, by Newton's
+   * method: an orbit turns it, and a crane turns it otherwise at every place. Where moves let it
+   * come nowhere near, as it would go if they were the same everywhere.
+   */
+  static Vector3d keyedStep(Evaluation now, String id, Vector3d step) {
     if (!WithoutMoves.has(now.shot().node(id))) {
-      return own;
+      return step;
     }
     double[] keyed = now.keyedNumbers(id, 0);
-    Matrix3d moved = derivative(now, id, keyed, now.movedNumbers(id, 0, keyed));
-    double share = Math.cbrt(moved.determinant());
-    return share > LEAST_SHARE ? moved.invert().scale(share).transform(own) : own;
+    double[] tried = keyed.clone();
+    Vector3d missing = new Vector3d(step);
+    Vector3d wanted = place(now.movedNumbers(id, 0, keyed)).add(step);
+    Vector3d first = behindMoves(now, id, keyed).transform(new Vector3d(step));
+    for (int i = 0; i < MOST_TRIES && missing.length() > ARRIVED_M; i++) {
+      Vector3d by = behindMoves(now, id, tried).transform(new Vector3d(missing));
+      tried[0] += by.x;
+      tried[1] += by.y;
+      tried[2] += by.z;
+      missing = place(now.movedNumbers(id, 0, tried)).sub(wanted).negate();
+    }
+    return missing.length() < NOTHING ? place(tried).sub(place(keyed)) : first;
   }
 
-  /** What a step of the place, in the node's own space, is as a step of the keyed one. */
-  static Vector3d keyedStep(Evaluation now, String id, Vector3d step) {
-    double[] keyed = now.keyedNumbers(id, 0);
-    return behindMoves(now, id, keyed, now.movedNumbers(id, 0, keyed)).transform(step);
+  private static Vector3d place(double[] numbers) {
+    return new Vector3d(numbers[0], numbers[1], numbers[2]);
   }
 
-  /** What a step of the moved place is as a step of the keyed one: an orbit turns it. */
-  private static Matrix3d behindMoves(Evaluation now, String id, double[] keyed, double[] with) {
-    Matrix3d moved = derivative(now, id, keyed, with);
-    return Math.abs(moved.determinant()) > 1e-9 ? moved.invert() : new Matrix3d();
-  }
-
-  /** How the moved place changes with the keyed one; moves turn it, and holds make less of it. */
-  private static Matrix3d derivative(Evaluation now, String id, double[] keyed, double[] with) {
+  /**
+   * What a short step of the moved place is as one of the keyed place; itself where none leads
+   * there.
+   */
+  private static Matrix3d behindMoves(Evaluation now, String id, double[] keyed) {
     Matrix3d moved = new Matrix3d();
+    Vector3d here = place(now.movedNumbers(id, 0, keyed));
     for (int i = 0; i < 3; i++) {
       double[] tried = keyed.clone();
-      tried[i] += 1;
-      double[] there = now.movedNumbers(id, 0, tried);
-      moved.setColumn(i, there[0] - with[0], there[1] - with[1], there[2] - with[2]);
+      tried[i] += SHORT_M;
+      moved.setColumn(i, place(now.movedNumbers(id, 0, tried)).sub(here).div(SHORT_M));
     }
-    return moved;
+    return Math.abs(moved.determinant()) > 1e-9 ? moved.invert() : new Matrix3d();
   }
 }

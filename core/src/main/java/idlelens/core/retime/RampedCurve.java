@@ -57,8 +57,10 @@ final class RampedCurve {
     List<Segment> segments = curve.segments();
     Segment start = segments.get(0);
     Segment end = segments.get(segments.size() - 1);
-    boolean before = runsOn(curve.before(), curve, first - 1, start.isPoint(start.out()));
-    boolean after = runsOn(curve.after(), curve, last + 1, end.isPoint(end.in()));
+    boolean leftByPoint = moves(start) && start.isPoint(start.out());
+    boolean reachedByPoint = moves(end) && end.isPoint(end.in());
+    boolean before = runsOn(curve.before(), curve, first - 1, leftByPoint);
+    boolean after = runsOn(curve.after(), curve, last + 1, reachedByPoint);
     List<Double> cuts = new ArrayList<>();
     for (double frame : ramp.jumps()) {
       boolean inside = frame >= first && frame <= last;
@@ -83,8 +85,8 @@ final class RampedCurve {
    * Whether a curve runs on with a slope, or runs on level only since the far handle of the stretch
    * happens to lie level with a handle of no length, which no longer holds when it is fitted anew.
    */
-  private static boolean runsOn(Beyond beyond, Curve curve, double outside, boolean byFarHandle) {
-    return beyond == Beyond.RUN_ON && (byFarHandle || curve.player().slope(outside) != 0);
+  private static boolean runsOn(Beyond beyond, Curve curve, double outside, boolean byPoint) {
+    return beyond == Beyond.RUN_ON && (byPoint || curve.player().slope(outside) != 0);
   }
 
   /** From the lowest to the highest key of the curve and of its swings within the range. */

@@ -242,6 +242,31 @@ class MoveTest {
     }
   }
 
+  /** A crane bends the way; two at once stretch it, and leave little of it if they are opposed. */
+  @Property(tries = 60)
+  void draggedInAnyWay_whileMovesAboutAPivotAreOn_itComesWhereItIsDragged(
+      @ForAll @DoubleRange(min = -45, max = 45) double one,
+      @ForAll @DoubleRange(min = -30, max = 30) double other,
+      @ForAll @DoubleRange(min = -1, max = 1) double dx) {
+    Vector3d way = new Vector3d(dx, 0.4, -0.7);
+    for (Move.Way second : List.of(Move.Way.ORBIT, Move.Way.CRANE)) {
+      Move first = about(even(Move.Way.ORBIT, one, 1, Move.After.HELD));
+      Move next = about(Move.of("move-y", second, other, 5, 15));
+      Shot still = with(first, next);
+      Node eye = still.node("eye");
+      Chain path = eye.chain().with(Path.X, Sets.keyed(5, 1, 25, 1.5));
+      Shot shot = still.withNode(eye.withChain(path));
+      for (Edit edit :
+          List.of(
+              new MovePath("eye", List.of(25.0), way.x, way.y, way.z),
+              new MovePath("eye", List.of(), way.x, way.y, way.z),
+              new MoveInWorld("eye", 25, way.x, way.y, way.z, 0, Keying.WHOLE_POSE))) {
+        Vector3d came = at(edit.apply(shot), "eye", 25).place().sub(at(shot, "eye", 25).place());
+        assertThat(came.distance(way)).as("%s", edit).isLessThan(1e-9);
+      }
+    }
+  }
+
   @Test
   void toKeys_theMotionStays_theBlocksGo() {
     Shot keys = new MovesToKeys("mover", Keep.EVERY_FRAME).apply(RIG);

@@ -12,7 +12,7 @@ import java.util.List;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class PathTangentTest {
   private static final Shot RIG = Sets.rig();
@@ -44,16 +44,17 @@ class PathTangentTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"cam", "mover"})
-  void of_aTurnedTangent_endsWhereItWasDragged(String id) { // also where an orbit turns the path
+  @CsvSource({"cam, OUT", "cam, IN", "mover, OUT", "mover, IN"})
+  void of_aTurnedTangent_endsWhereItWasDragged(String id, SetHandle.Side side) {
     Shot aligned = new AlignKeys(id).apply(RIG); // so that x, y and z all have a key there
+    boolean in = side == SetHandle.Side.IN;
     List<PathTangent> before = PathTangent.of(Evaluation.of(aligned), id);
-    PathTangent turned = before.get(before.size() - 1);
-    Shot after =
-        new TurnTangent(id, turned.frame(), SetHandle.Side.IN, 0.3, 0.1, -0.2, false)
-            .apply(aligned);
-    Vector3d expected = new Vector3d(turned.in()).add(0.3, 0.1, -0.2);
-    PathTangent now = PathTangent.of(Evaluation.of(after), id).get(before.size() - 1);
-    assertThat(now.in().distance(expected)).isLessThan(1e-9);
+    int i = in ? before.size() - 1 : 0;
+    double frame = before.get(i).frame();
+    Shot after = new TurnTangent(id, frame, side, 0.3, 0.1, -0.2, false).apply(aligned);
+    PathTangent now = PathTangent.of(Evaluation.of(after), id).get(i);
+    Vector3d expected = in ? before.get(i).in() : before.get(i).out();
+    assertThat((in ? now.in() : now.out()).distance(expected.add(0.3, 0.1, -0.2, new Vector3d())))
+        .isLessThan(1e-9);
   }
 }
