@@ -54,10 +54,14 @@ class PathTest extends BrowserTest {
     page.selectOption("select[aria-label='What it does']", "orbit");
     page.click("text=\"Set it\"");
     waitForRevision(page, 2);
-    Locator key = page.locator("[data-key='dolly 1073']");
+    type(page, "How far", "60");
+    waitForRevision(page, 3);
+    double over = number(page, "() => idleLens.desk.node.chain[1].window.to");
+    assertThat(over).isLessThan(1144); // so that all of the orbit is done there
+    Locator key = page.locator("[data-key='dolly 1144']");
     double[] before = middle(key);
     drag(page, before, 30, -25);
-    waitForRevision(page, 3);
+    waitForRevision(page, 4);
     double[] after = middle(key);
     assertThat(after[0]).isCloseTo(before[0] + 30, within(0.6));
     assertThat(after[1]).isCloseTo(before[1] - 25, within(0.6));
