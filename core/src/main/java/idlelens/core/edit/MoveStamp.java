@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Hit;
 import idlelens.core.part.Part;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
@@ -40,6 +41,9 @@ public record MoveStamp(String id, String part, String stamp, double frame) impl
     }
     if (old instanceof Pin pin) {
       return pin.at(frame);
+    }
+    if (old instanceof Hit hit) {
+      return new Hit(hit.id(), frame);
     }
     throw new RefusedException(
         node.name() + "." + part + ".stamp",

@@ -2,6 +2,7 @@ package idlelens.core.edit;
 
 import idlelens.core.part.Lean;
 import idlelens.core.part.Part;
+import idlelens.core.part.Shake;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -38,6 +39,9 @@ public record SetPart(String id, Part part) implements Edit {
         Footprint.of(shot)
             .changes(Place.settings(id, part.id()))
             .reliesOn(Place.there(id), Place.takesKeys(id));
+    if (part instanceof Shake) { // its hits are among its settings
+      places.changes(Place.stamps(id, part.id()));
+    }
     Set<Lean> leans = new HashSet<>(part.leans());
     Set<Lean> old = new HashSet<>();
     shot.node(id).chain().find(part.id()).ifPresent(p -> old.addAll(p.leans()));

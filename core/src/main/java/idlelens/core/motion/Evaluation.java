@@ -1,6 +1,7 @@
 package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
 import idlelens.core.part.Move;
@@ -11,7 +12,6 @@ import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -106,8 +106,9 @@ public final class Evaluation {
     Space space = reusing(new Spaces(this, node, earlier).space(), before);
     Stages stages =
         new Stages(this, node, space, parts, id -> motion(shot.node(id), earlier).world());
-    StageRun run = StageRun.of(stages.all(), before == null ? null : before.run());
-    NodeMotion motion = new NodeMotion(parts, space, run, null, null, List.of());
+    StageRun run =
+        StageRun.of(stages.all(), lensFlow(node, parts), before == null ? null : before.run());
+    NodeMotion motion = new NodeMotion(parts, space, run, null, null);
     motions.put(node.id(), motion);
     return motion;
   }
@@ -160,7 +161,7 @@ public final class Evaluation {
     if (!isOn(lens)) {
       LensTrack held = start().of(camera.id()).lens().orElseThrow();
       LensTrack known = before == null ? null : before.lens().filter(held::sameAs).orElse(null);
-      motions.put(camera.id(), motion.withLens(known == null ? held : known, null, List.of()));
+      motions.put(camera.id(), motion.withLens(known == null ? held : known, null));
       return;
     }
     PoseTrack target =
@@ -177,19 +178,25 @@ public final class Evaluation {
         before != null
             && source.sameAs(before.lensSource())
             && values.shares(before.parts().get(Lens.ID))
-            && zooms(camera, motion, before);
+            && motion.run().result().sameLens(before.run().result());
     LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(lens, aspect, lensValues(camera, motion), motion.world(), target);
-    motions.put(camera.id(), motion.withLens(track, source, zoomsOf(camera)));
+            : LensTrack.of(lens, aspect, values, motion.run().result(), target);
+    motions.put(camera.id(), motion.withLens(track, source));
   }
 
-  /** The numbers of a camera's lens behind all that zooms it. */
-  private PartTrack lensValues(Node.Camera camera, NodeMotion motion) {
-    PartTrack values = lensValues(camera, motion.parts());
-    double[] zoomed = motion.run().zoomedMm();
-    return zoomed == null ? values : values.with(Lens.FOCAL, zoomed);
+  /** What the lens of a node is set to before the stages of its chain. */
+  private Flow lensFlow(Node node, Map<String, PartTrack> parts) {
+    if (!(node instanceof Node.Camera camera)) {
+      return new Flow(null, null, null);
+    }
+    PartTrack values = lensValues(node, parts);
+    double[] focus =
+        camera.lens().focus() instanceof FocusRule.Follow
+            ? new double[1]
+            : values.values(Lens.FOCUS);
+    return new Flow(null, values.values(Lens.FOCAL), focus);
   }
 
   /**
@@ -198,7 +205,7 @@ public final class Evaluation {
    *
    * @param parts the sampled parameters of its parts
    */
-  PartTrack lensValues(Node camera, Map<String, PartTrack> parts) {
+  private PartTrack lensValues(Node camera, Map<String, PartTrack> parts) {
     if (!isOn(camera.chain().part(Lens.ID))) {
       Evaluation first = start();
       return first.lensValues(camera, first.reached(camera).parts()).heldOver(grid);
@@ -224,18 +231,6 @@ public final class Evaluation {
         .filter(p -> p instanceof Move move && isOn(move) && move.way() == Move.Way.ZOOM)
         .map(Move.class::cast)
         .toList();
-  }
-
-  /** Whether what zooms a camera is as it was. */
-  private boolean zooms(Node.Camera camera, NodeMotion now, NodeMotion before) {
-    if (!Arrays.equals(now.run().zoomedMm(), before.run().zoomedMm())) {
-      return false;
-    }
-    List<Move> moves = zoomsOf(camera);
-    return moves.isEmpty() && before.zooms().isEmpty()
-        || moves.equals(before.zooms())
-            && moves.stream()
-                .allMatch(m -> now.parts().get(m.id()).shares(before.parts().get(m.id())));
   }
 
   /** At the first frame no source that is switched off differs from one that is on. */

@@ -6,7 +6,6 @@ import idlelens.core.lens.Gate;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
-import java.util.Arrays;
 import java.util.List;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
@@ -21,72 +20,47 @@ import org.joml.Vector3d;
  * @param subject what is kept
  * @param gate what of the sensor the picture uses
  * @param zooms whether it may change the focal length
- * @param focalMm focal length before it, on every sample or one for all
- * @param behindMm the same behind it, once that is known; null before
  */
-record Framed(
-    FrameUp frameUp,
-    PartTrack values,
-    KeptSubject subject,
-    Gate gate,
-    boolean zooms,
-    double[] focalMm,
-    double[] behindMm)
+record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate, boolean zooms)
     implements Stage {
   private static final double FADE_FROM_VERTICAL_RAD = Math.toRadians(5);
   private static final double NEAREST_M = 1e-9;
   private static final double PERCENT = 100;
 
-  /** A stage of which is not known yet what it does to the focal length. */
-  static Framed of(
-      FrameUp frameUp,
-      PartTrack values,
-      KeptSubject subject,
-      Gate gate,
-      boolean zooms,
-      double[] focalMm) {
-    return new Framed(frameUp, values, subject, gate, zooms, focalMm, null);
-  }
-
-  /**
-   * The same stage behind a track, and behind others that have made the focal length what it is.
-   *
-   * @param newFocalMm that focal length, or null where none has changed it
-   */
-  Framed behind(PoseTrack before, double[] newFocalMm) {
-    double[] focal = newFocalMm == null ? focalMm : newFocalMm;
-    Framed ready = of(frameUp, values, subject, gate, zooms, focal);
-    return new Framed(frameUp, values, subject, gate, zooms, focal, ready.focalBehind(before));
+  @Override
+  public Flow apply(Flow before) {
+    PoseTrack pose = before.pose();
+    double[] focalMm = zooms ? zoomed(before) : before.focalMm();
+    PoseTrack track = PoseTrack.empty(pose.grid(), isStill(before));
+    for (int i = 0; i < track.x().length; i++) {
+      frame(pose, i, focalMm[focalMm.length == 1 ? 0 : i], track);
+      track.continueSign(i);
+    }
+    return new Flow(track, focalMm, before.focusM());
   }
 
   @Override
-  public PoseTrack apply(PoseTrack before) {
-    PoseTrack track = PoseTrack.empty(before.grid(), isStill(before));
-    for (int i = 0; i < track.x().length; i++) {
-      frame(before, i, track);
-      track.continueSign(i);
-    }
-    return track;
+  public boolean touchesLens() {
+    return true;
   }
 
-  private double[] focalBehind(PoseTrack before) {
-    if (!zooms) {
-      return focalMm;
-    }
-    double[] out = new double[isStill(before) ? 1 : before.grid().count()];
+  private double[] zoomed(Flow before) {
+    double[] given = before.focalMm();
+    PoseTrack pose = before.pose();
+    double[] out = new double[isStill(before) ? 1 : pose.grid().count()];
     for (int i = 0; i < out.length; i++) {
       Subject.Ball ball = subject.at(i);
-      Vector3d way = ball.centre().sub(place(before, i), new Vector3d());
-      out[i] = focal(i, weight(before, i), ball, way.length());
+      double distance = ball.centre().sub(place(pose, i), new Vector3d()).length();
+      out[i] = zoomed(i, given[given.length == 1 ? 0 : i], weight(pose, i), ball, distance);
     }
     return out;
   }
 
-  private boolean isStill(PoseTrack before) {
-    return before.isStill()
+  private boolean isStill(Flow before) {
+    return before.pose().isStill()
         && values.isStill()
         && frameUp.body().window().isOpen()
-        && focalMm.length == 1
+        && before.focalMm().length == 1
         && subject.isStill();
   }
 
@@ -101,8 +75,7 @@ record Framed(
   }
 
   /** The focal length that it leaves, zoomed as far as its weight says. */
-  private double focal(int i, double weight, Subject.Ball ball, double distance) {
-    double given = focalMm[focalMm.length == 1 ? 0 : i];
+  private double zoomed(int i, double given, double weight, Subject.Ball ball, double distance) {
     if (weight <= 0 || distance < NEAREST_M) {
       return given;
     }
@@ -124,7 +97,7 @@ record Framed(
     return Math.max(NEAREST_M, ball.radius());
   }
 
-  private void frame(PoseTrack before, int i, PoseTrack to) {
+  private void frame(PoseTrack before, int i, double focal, PoseTrack to) {
     Vector3d place = place(before, i);
     Quaterniond turn = before.turn(i);
     double weight = weight(before, i);
@@ -132,7 +105,6 @@ record Framed(
     Vector3d way = ball.centre().sub(place, new Vector3d());
     double distance = way.length();
     if (weight > 0 && distance >= NEAREST_M) {
-      double focal = behindMm[behindMm.length == 1 ? 0 : i];
       double up = Math.tan(gate.verticalRad(focal) / 2);
       Vector3d own = framing(i).direction(Math.tan(gate.horizontalRad(focal) / 2), up);
       turn = weighted(turn, towards(turn, own, way), weight);
@@ -174,7 +146,6 @@ record Framed(
         && values.shares(that.values)
         && gate.equals(that.gate)
         && zooms == that.zooms
-        && Arrays.equals(focalMm, that.focalMm)
         && settings(frameUp).equals(settings(that.frameUp));
   }
 

@@ -30,17 +30,16 @@ public record LensTrack(
    * @param lens the lens
    * @param aspect aspect of the picture
    * @param values its sampled parameters
-   * @param world its pose in the world
+   * @param flow its pose in the world, and what it is set to behind all that changes that
    * @param subject pose of the followed node in the world, or null where none is followed
    */
-  static LensTrack of(
-      Lens lens, double aspect, PartTrack values, PoseTrack world, PoseTrack subject) {
-    double[] focal = values.values(Lens.FOCAL);
+  static LensTrack of(Lens lens, double aspect, PartTrack values, Flow flow, PoseTrack subject) {
+    double[] focal = flow.focalMm();
     double[] stop = values.values(Lens.F_STOP);
     double[] focus =
         lens.focus() instanceof FocusRule.Follow follow
-            ? followed(world, subject, follow)
-            : values.values(Lens.FOCUS);
+            ? plus(flow.focusM(), followed(flow.pose(), subject, follow))
+            : flow.focusM();
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
     LensTrack track =
         new LensTrack(
@@ -93,6 +92,19 @@ public record LensTrack(
                   + backZ * (at.z - world.z()[w]));
     }
     return out;
+  }
+
+  /** What is followed, with something added. */
+  private static double[] plus(double[] more, double[] followed) {
+    if (more.length == 1 && more[0] == 0) {
+      return followed;
+    }
+    int n = Math.max(more.length, followed.length);
+    double[] sum = spread(followed, n).clone();
+    for (int i = 0; i < n; i++) {
+      sum[i] += more[more.length == 1 ? 0 : i];
+    }
+    return sum;
   }
 
   private static Vector3d place(Target target, PoseTrack on, int sample) {

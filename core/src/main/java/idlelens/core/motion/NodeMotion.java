@@ -3,10 +3,8 @@ package idlelens.core.motion;
 import idlelens.core.lens.LensBody;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
-import idlelens.core.part.Move;
 import idlelens.core.part.Path;
 import idlelens.core.part.Slot;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -17,7 +15,6 @@ public final class NodeMotion {
   private final StageRun run;
   private final LensTrack lens;
   private final LensSource lensSource;
-  private final List<Move> zooms;
 
   /** All that a lens track depends on besides the curves of the lens. */
   record LensSource(
@@ -38,18 +35,16 @@ public final class NodeMotion {
       Space space,
       StageRun run,
       LensTrack lens,
-      LensSource lensSource,
-      List<Move> zooms) {
+      LensSource lensSource) {
     this.parts = parts;
     this.space = space;
     this.run = run;
     this.lens = lens;
     this.lensSource = lensSource;
-    this.zooms = zooms;
   }
 
-  NodeMotion withLens(LensTrack newLens, LensSource source, List<Move> newZooms) {
-    return new NodeMotion(parts, space, run, newLens, source, newZooms);
+  NodeMotion withLens(LensTrack newLens, LensSource source) {
+    return new NodeMotion(parts, space, run, newLens, source);
   }
 
   /** The sampled parameters of its parts, by the ids of these, in the order of the chain. */
@@ -73,7 +68,7 @@ public final class NodeMotion {
 
   /** The pose in the world. */
   public PoseTrack world() {
-    return run.result();
+    return run.result().pose();
   }
 
   /** The pose in the world before what is done to it there: what is dragged. */
@@ -98,11 +93,6 @@ public final class NodeMotion {
 
   StageRun run() {
     return run;
-  }
-
-  /** The moves that its lens was made with. */
-  List<Move> zooms() {
-    return zooms;
   }
 
   LensSource lensSource() {

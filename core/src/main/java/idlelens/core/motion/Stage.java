@@ -12,22 +12,40 @@ import java.util.List;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
-/** One step of the chain: from the track before it to the track after it. Pure. */
-public sealed interface Stage
-    permits Stage.Posed, Stage.Moved, Stage.Held, Stage.Carried, Stage.Aimed, Framed {
+/** One step of the chain: from the flow before it to the flow after it. Pure. */
+sealed interface Stage permits Stage.Posing, Framed, Shaken {
 
   /**
-   * The track after this stage.
+   * The flow after this stage.
    *
-   * @param before the track before it; the first stage of a chain ignores it
+   * @param before the flow before it; the first stage of a chain ignores its pose
    */
-  PoseTrack apply(PoseTrack before);
+  Flow apply(Flow before);
+
+  /** Whether it reads or changes what the lens is set to. */
+  boolean touchesLens();
 
   /** Whether this stage and another would make the same of the same track. */
   boolean sameAs(Stage other);
 
+  /** A stage that knows nothing of lenses. */
+  sealed interface Posing extends Stage permits Posed, Moved, Held, Carried, Aimed {
+    /** The track after this stage, from the one before it. */
+    PoseTrack apply(PoseTrack before);
+
+    @Override
+    default Flow apply(Flow before) {
+      return before.with(apply(before.pose()));
+    }
+
+    @Override
+    default boolean touchesLens() {
+      return false;
+    }
+  }
+
   /** The node's own pose from its six numbers. */
-  record Posed(PartTrack keys) implements Stage {
+  record Posed(PartTrack keys) implements Posing {
     static final double RAD = Math.PI / 180;
 
     @Override
@@ -79,7 +97,7 @@ public sealed interface Stage
    * @param keys its keyed numbers
    * @param moves what adds to them, with their weights and pivots, in any order
    */
-  record Moved(PartTrack keys, List<Adding> moves) implements Stage {
+  record Moved(PartTrack keys, List<Adding> moves) implements Posing {
     /**
      * A move of the node.
      *
@@ -172,7 +190,7 @@ public sealed interface Stage
   }
 
   /** The node's own pose while its keys are switched off: one pose for all samples. */
-  record Held(SampleGrid grid, RigidPose pose) implements Stage {
+  record Held(SampleGrid grid, RigidPose pose) implements Posing {
     @Override
     public PoseTrack apply(PoseTrack before) {
       return PoseTrack.still(grid, pose);
@@ -185,7 +203,7 @@ public sealed interface Stage
   }
 
   /** {@code W(t) = S(t) * L(t)}: what the carriers make of the own pose. */
-  record Carried(Space space) implements Stage {
+  record Carried(Space space) implements Posing {
     @Override
     public PoseTrack apply(PoseTrack own) {
       PoseTrack track = PoseTrack.empty(own.grid(), own.isStill() && space.isStill());
@@ -246,7 +264,7 @@ public sealed interface Stage
    * @param first pose of the node the first target is on, or null where it is a place
    * @param second the same for the second target
    */
-  record Aimed(Aim aim, PartTrack values, PoseTrack first, PoseTrack second) implements Stage {
+  record Aimed(Aim aim, PartTrack values, PoseTrack first, PoseTrack second) implements Posing {
 
     @Override
     public PoseTrack apply(PoseTrack before) {

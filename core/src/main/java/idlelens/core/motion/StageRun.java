@@ -4,68 +4,59 @@ import idlelens.core.part.Slot;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The stages that one node's motion passes, each with the track it made. */
+/** The stages that one node's motion passes, each with what it made of the flow before it. */
 final class StageRun {
   private final List<Step> steps;
-  private final List<PoseTrack> tracks = new ArrayList<>();
-  private double[] zoomedMm;
+  private final Flow start;
+  private final List<Flow> flows = new ArrayList<>();
 
   /** A stage and the slot of the part it is of. */
   record Step(Slot slot, Stage stage) {}
 
-  private StageRun(List<Step> steps) {
-    this.steps = new ArrayList<>(steps);
+  private StageRun(List<Step> steps, Flow start) {
+    this.steps = List.copyOf(steps);
+    this.start = start;
   }
 
   /**
    * Runs the stages in order, taking over what an earlier run made from the same stage and the same
-   * track before it.
+   * flow before it.
+   *
+   * @param start what the lens is set to before them; it has no pose
    */
-  static StageRun of(List<Step> steps, StageRun earlier) {
-    StageRun run = new StageRun(steps);
-    PoseTrack track = null;
-    for (int i = 0; i < steps.size(); i++) {
-      Stage stage = run.ready(i, track);
-      PoseTrack known = earlier == null ? null : earlier.made(stage, track);
-      track = known == null ? stage.apply(track) : known;
-      run.tracks.add(track);
+  static StageRun of(List<Step> steps, Flow start, StageRun earlier) {
+    StageRun run = new StageRun(steps, start);
+    Flow flow = start;
+    for (Step step : steps) {
+      Flow known = earlier == null ? null : earlier.made(step.stage(), flow);
+      flow = known == null ? step.stage().apply(flow) : known;
+      run.flows.add(flow);
     }
     return run;
   }
 
-  /** A stage that frames starts from the focal length that those before it have left. */
-  private Stage ready(int i, PoseTrack before) {
-    Step step = steps.get(i);
-    if (!(step.stage() instanceof Framed framed)) {
-      return step.stage();
-    }
-    Framed ready = framed.behind(before, zoomedMm);
-    steps.set(i, new Step(step.slot(), ready));
-    zoomedMm = ready.zooms() ? ready.behindMm() : zoomedMm;
-    return ready;
-  }
-
-  /** The focal length that its stages have left, in millimetres; null where none changes it. */
-  double[] zoomedMm() {
-    return zoomedMm;
-  }
-
-  /** What this run made of a track by such a stage, or null. */
-  private PoseTrack made(Stage stage, PoseTrack before) {
+  /** What this run made of a flow by such a stage, or null. */
+  private Flow made(Stage stage, Flow before) {
     for (int i = 0; i < steps.size(); i++) {
-      if ((i == 0 ? null : tracks.get(i - 1)) == before && steps.get(i).stage().sameAs(stage)) {
-        return tracks.get(i);
+      Flow mine = i == 0 ? start : flows.get(i - 1);
+      if (mine.pose() == before.pose() && steps.get(i).stage().sameAs(stage)) {
+        if (mine.sameLens(before)) {
+          return flows.get(i);
+        }
+        if (!stage.touchesLens()) {
+          return before.with(flows.get(i).pose());
+        }
       }
     }
     return null;
   }
 
-  /** The track behind all stages of a slot and those before it. */
+  /** The pose behind all stages of a slot and those before it. */
   PoseTrack after(Slot slot) {
-    PoseTrack track = tracks.get(0);
+    PoseTrack track = flows.get(0).pose();
     for (int i = 1; i < steps.size(); i++) {
       if (steps.get(i).slot().ordinal() <= slot.ordinal()) {
-        track = tracks.get(i);
+        track = flows.get(i).pose();
       }
     }
     return track;
@@ -76,7 +67,13 @@ final class StageRun {
     return steps.get(0).stage();
   }
 
-  PoseTrack result() {
-    return tracks.get(tracks.size() - 1);
+  /** What comes out behind each stage. */
+  List<Flow> flows() {
+    return flows;
+  }
+
+  /** What comes out behind all stages. */
+  Flow result() {
+    return flows.get(flows.size() - 1);
   }
 }

@@ -10,8 +10,10 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Shake;
 import idlelens.core.part.Target;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.ShotHeader;
 import idlelens.core.set.Mesher;
 import java.util.ArrayList;
 import java.util.List;
@@ -74,18 +76,22 @@ final class Stages {
     if (part instanceof FrameUp frameUp && motion.isOn(frameUp)) {
       return Optional.of(framed(frameUp, values));
     }
+    if (part instanceof Shake shake && motion.isOn(shake)) {
+      ShotHeader header = motion.shot().header();
+      boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
+      return Optional.of(new Shaken(shake, values, header.rate(), header.range(), lens));
+    }
     return Optional.empty();
   }
 
   private Framed framed(FrameUp frameUp, PartTrack values) {
     Lens lens = node.chain().lens().orElseThrow();
-    return Framed.of(
+    return new Framed(
         frameUp,
         values,
         subject(frameUp),
         lens.lens().gate(motion.shot().header().aspect()),
-        frameUp.way() == FrameUp.Way.ZOOM && motion.isOn(lens),
-        motion.lensValues(node, tracks).values(Lens.FOCAL));
+        frameUp.way() == FrameUp.Way.ZOOM && motion.isOn(lens));
   }
 
   private KeptSubject subject(FrameUp frameUp) {

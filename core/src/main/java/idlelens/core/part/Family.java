@@ -17,7 +17,9 @@ public enum Family {
   PACE(QuantityKind.PLAIN, "%", 2, 1, 0.01),
   FRAMING(QuantityKind.PLAIN, "%", 2, 1, 0.01),
   SCALE(QuantityKind.PLAIN, "×", 3, 0.05, 0.001),
-  EXPOSURE(QuantityKind.PLAIN, "stops", 2, 0.1, 0.01);
+  EXPOSURE(QuantityKind.PLAIN, "stops", 2, 0.1, 0.01),
+  OFFSET(QuantityKind.SHORT_LENGTH, "cm", 2, 0.1, 0.01),
+  RATE(QuantityKind.FREQUENCY, "Hz", 2, 0.1, 0.01);
 
   private final QuantityKind quantity;
   private final String unit;

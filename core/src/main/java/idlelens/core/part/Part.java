@@ -10,7 +10,8 @@ import java.util.function.UnaryOperator;
  * A part of a node's chain. It answers three questions: what of it can be keyed ({@link #curves}),
  * what it reads of other nodes ({@link #leans}), and which frames it holds ({@link #stamps}).
  */
-public sealed interface Part permits Keys, Move, Ride, Carried, Aim, FrameUp, Lens, Look, Shine {
+public sealed interface Part
+    permits Keys, Move, Ride, Carried, Aim, FrameUp, Shake, Lens, Look, Shine {
   PartBody body();
 
   PartKind kind();

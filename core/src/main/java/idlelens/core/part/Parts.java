@@ -13,6 +13,7 @@ public final class Parts {
           Carried.KIND,
           Aim.KIND,
           FrameUp.KIND,
+          Shake.KIND,
           Lens.KIND,
           Look.KIND,
           Shine.KIND);

@@ -9,6 +9,10 @@ public enum QuantityKind {
       "m",
       Map.of("m", 1.0, "cm", 0.01, "mm", 0.001, "km", 1000.0, "in", 0.0254, "ft", 0.3048),
       "1.2m, 120cm, 2'8\", 1.2m+5cm"),
+  /** A small way in the set, in centimetres. */
+  SHORT_LENGTH("cm", Map.of("cm", 1.0, "mm", 0.1, "m", 100.0, "in", 2.54), "1.5cm, 15mm, 0.015m"),
+  /** How often a second. */
+  FREQUENCY("Hz", Map.of("Hz", 1.0, "bpm", 1 / 60.0), "1.5, 1.5Hz, 90bpm"),
   /** A length of a lens or sensor, in millimetres. */
   LENS_LENGTH("mm", Map.of("mm", 1.0, "cm", 10.0, "m", 1000.0, "in", 25.4), "35mm, 3.5cm"),
   /** An angle, in degrees. */

@@ -1,6 +1,7 @@
 package idlelens.core.set;
 
 import idlelens.core.rule.Require;
+import idlelens.core.seed.Shares;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 

@@ -3,6 +3,7 @@ package idlelens.core.set;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
+import idlelens.core.seed.Shares;
 
 /**
  * How something is repeated: copies, each one step further than the one before. Copy 0 is the thing

@@ -15,6 +15,8 @@ import idlelens.core.part.PartKind;
 import idlelens.core.part.Parts;
 import idlelens.core.part.Path;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shake;
+import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Slot;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
@@ -49,6 +51,7 @@ class EveryPartTest {
       case "move" -> Move.of(id, Move.Way.ORBIT, 30, 5, 25);
       case "frame-up" -> FrameUp.on(id, Target.OfNode.origin("crate"));
       case "ride" -> Ride.on(id, "other-rail");
+      case "shake" -> Shake.of(id, ShakeWay.Handheld.USUAL, 3, 1);
       default -> throw new AssertionError("no part of kind " + kind.word() + " to try");
     };
   }
@@ -141,7 +144,7 @@ class EveryPartTest {
     Shot at24 = RIG;
     Shot at48 = new ConvertRate(FrameRate.of(48), ConvertRate.Keep.TIME, false).apply(at24);
     int in = at48.header().range().in();
-    for (String id : List.of("walker", "rider", "mover", "pointer", "cam", "framer")) {
+    for (String id : List.of("walker", "rider", "mover", "pointer", "cam", "framer", "shaker")) {
       for (int frame = 1; frame <= 50; frame += 3) {
         var was = Evaluation.at(at24, frame).pose(id, 0).place();
         var is = Evaluation.at(at48, in + (frame - 1) * 2).pose(id, 0).place();

@@ -11,6 +11,7 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Hit;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
 import idlelens.core.part.Move;
@@ -18,6 +19,8 @@ import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shake;
+import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
@@ -90,6 +93,7 @@ public final class Sets {
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
+            new Node.Camera(body("shaker", "", shaking()), Lens.PLAIN),
             new Node.Null(body("walker", "", handedOver())),
             new Node.Rail(
                 body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
@@ -181,6 +185,43 @@ public final class Sets {
     List<Part> parts = new ArrayList<>(chain.parts());
     parts.add(part);
     return new Chain(parts);
+  }
+
+  /**
+   * Handheld, keyed in strength and speed, over some frames; a swell that closes; jolts, one struck
+   * and others strewn.
+   */
+  private static Chain shaking() {
+    Window window = new Window(OptionalDouble.of(8), OptionalDouble.of(42), 6, 4);
+    Shake hand = Shake.of("shake-a", new ShakeWay.Handheld(3, 0.5), 7, 4);
+    Shake swell =
+        new Shake(
+            Shake.of("shake-b", ShakeWay.Swell.USUAL, 1, 1).body(),
+            new ShakeWay.Swell(ShakeWay.Swell.USUAL.phasesDeg(), 0.2, 0.5),
+            1,
+            true,
+            1);
+    Shake jolts =
+        Shake.of(
+            "shake-c",
+            new ShakeWay.Jolt(
+                0.3, List.of(new Hit("hit-1", 17.5)), Optional.of(new ShakeWay.Strewn(1.5, 0.4))),
+            5,
+            1);
+    List<Part> parts = new ArrayList<>(Chain.poseAndLens().restingAt(1, 1, 5, 10, 3, 2).parts());
+    parts.addAll(
+        parts.size() - 1, List.of(hand.withBody(hand.body().withWindow(window)), swell, jolts));
+    return new Chain(parts)
+        .with(new Path("shake-a", "weight"), keyed(1, 1, 50, 0.5).withRest(1))
+        .with(new Path("shake-a", "x"), keyed(1, 2, 40, 5))
+        .with(new Path("shake-a", "pan"), Curve.still(1.5))
+        .with(new Path("shake-a", "panHz"), keyed(1, 0.8, 45, 2).withRest(1))
+        .with(new Path("shake-a", "focal"), Curve.still(0.7))
+        .with(new Path("shake-b", "y"), Curve.still(12))
+        .with(new Path("shake-b", "roll"), Curve.still(4))
+        .with(new Path("shake-b", "focus"), Curve.still(0.2))
+        .with(new Path("shake-c", "tilt"), keyed(1, 1, 50, 3))
+        .with(new Path("shake-c", "tiltHz"), Curve.still(6));
   }
 
   /** Keeps the crate and the flag together in the picture, by zooming, half way at the end. */

@@ -13,6 +13,7 @@ import idlelens.core.part.Move;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shake;
 import idlelens.core.part.Shine;
 import idlelens.core.part.Target;
 import idlelens.exchange.format.FormatException;
@@ -48,6 +49,12 @@ final class PartForms {
               "target way radius others",
               PartForms::frameUp,
               PartForms::frameUp),
+          PartForm.of(
+              Shake.KIND,
+              Shake.class,
+              String.join(" ", ShakeJson.FIELDS),
+              ShakeJson::read,
+              ShakeJson::write),
           PartForm.of(
               Lens.KIND,
               Lens.class,

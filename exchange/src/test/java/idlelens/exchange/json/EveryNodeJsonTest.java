@@ -9,10 +9,13 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FrameUp;
+import idlelens.core.part.Hit;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Shake;
+import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
 import idlelens.core.part.Target;
 import idlelens.core.rail.ReadyRails;
@@ -79,7 +82,7 @@ class EveryNodeJsonTest {
             0.75,
             List.of(Target.OfNode.origin("null"), new Target.Place(1, 2, 3)));
     Chain camera =
-        with(framing, Chain.poseAndLens())
+        shaken(with(framing, Chain.poseAndLens()))
             .with(new Path("frame-a", "across"), Curve.still(-16.5))
             .with(new Path("frame-a", "size"), Curve.still(33));
     Chain piece =
@@ -112,6 +115,25 @@ class EveryNodeJsonTest {
             new Node.Hazy(body("haze", Chain.pose()), new Haze("#c9d4da", 61.5))));
   }
 
+  /** A layer of each way, with settings that are none of the usual ones. */
+  private static Chain shaken(Chain chain) {
+    Chain all = chain;
+    List<ShakeWay> ways =
+        List.of(
+            new ShakeWay.Handheld(5, 0.65),
+            new ShakeWay.Swell(List.of(1d, 2d, 3d, 4d, 5d, 6d, 7d, 8d), 0.125, 0.75),
+            new ShakeWay.Jolt(
+                0.375,
+                List.of(new Hit("hit-a", 3.5), new Hit("hit-b", 4)),
+                Optional.of(new ShakeWay.Strewn(1.5, 0.25))));
+    for (int i = 0; i < ways.size(); i++) {
+      Shake usual = Shake.of("shake-" + i, ways.get(i), 0, 0);
+      all = with(new Shake(usual.body(), ways.get(i), 40 + i, i == 1, 2.5 + i), all);
+    }
+    return all.with(new Path("shake-0", "panHz"), Curve.still(2.5))
+        .with(new Path("shake-1", "x"), Curve.still(-7));
+  }
+
   @Test
   void everyKindOfNode_isReadAsItIsWritten() throws Exception {
     Shot every = every();
@@ -138,6 +160,12 @@ class EveryNodeJsonTest {
         "\"rate\":\"25/2\"|\"rate\":\"0\"|rate.numerator is 0",
         "\"after\":\"cycle\"|\"after\":\"stop\"|hold, cycle",
         "[\"picture\",\"files\"]|[\"picture\",\"sides\"]|views, picture, files",
+        "\"octaves\":5|\"octaves\":9|shake.octaves is 9; allowed: 1 to 8",
+        "\"way\":\"swell\"|\"way\":\"storm\"|handheld, swell, jolt",
+        "\"phases\":[1.0,|\"phases\":[|shake.phases.count is 7; allowed: 8",
+        "\"damping\":0.375|\"damping\":0|shake.damping is 0.0; allowed: 0.05 to 0.99",
+        "\"id\":\"hit-b\"|\"id\":\"hit-a\"|shake.hits is one id twice; allowed: each id once",
+        "\"panHz\":2.5|\"panHz\":-1|panHz is -1.0; allowed: 0 to 100",
         "\"radius\":0.75|\"radius\":0|frame-up.radius is 0.0",
         "\"glow\":2.5|\"glow\":99|glow is 99.0; allowed: -10 to 20"
       })
