@@ -1,6 +1,5 @@
 package idlelens.core.motion;
 
-import idlelens.core.part.Part;
 import idlelens.core.part.Shake;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.ShotHeader;
@@ -21,18 +20,21 @@ public record ShakeTrace(List<Optional<double[]>> offsets, double[] hz) {
    * @throws RefusedException if the part is no shake
    */
   public static ShakeTrace of(Evaluation motion, String nodeId, String partId) {
-    Part part = motion.shot().node(nodeId).chain().part(partId);
-    if (!(part instanceof Shake shake)) {
-      throw new RefusedException("part", "'" + partId + "'", "a layer of shake");
-    }
-    return of(motion, motion.of(nodeId).parts().get(partId), shake);
+    return of(motion, motion.of(nodeId).parts().get(partId), shake(motion, nodeId, partId));
   }
 
   /** The same layer with another seed. */
   public static ShakeTrace of(Evaluation motion, String nodeId, String partId, long seed) {
-    Shake shake = (Shake) motion.shot().node(nodeId).chain().part(partId);
+    Shake shake = shake(motion, nodeId, partId);
     Shake other = new Shake(shake.body(), shake.way(), seed, shake.loops(), shake.start());
     return of(motion, motion.of(nodeId).parts().get(partId), other);
+  }
+
+  private static Shake shake(Evaluation motion, String nodeId, String partId) {
+    if (motion.shot().node(nodeId).chain().part(partId) instanceof Shake shake) {
+      return shake;
+    }
+    throw new RefusedException("part", "'" + partId + "'", "a layer of shake");
   }
 
   private static ShakeTrace of(Evaluation motion, PartTrack values, Shake shake) {

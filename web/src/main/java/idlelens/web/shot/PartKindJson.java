@@ -33,7 +33,10 @@ final class PartKindJson {
               Map.entry(Family.PACE, List.of("tide")),
               Map.entry(Family.FRAMING, List.of("tide", "kelp", "plum")),
               Map.entry(Family.SCALE, List.of("tide")),
-              Map.entry(Family.EXPOSURE, List.of("brass"))));
+              Map.entry(Family.EXPOSURE, List.of("brass")),
+              Map.entry(Family.OFFSET, List.of("tide", "kelp", "brass")),
+              Map.entry(
+                  Family.RATE, List.of("tide", "kelp", "brass", "plum", "slate", "ember", "ink"))));
 
   private PartKindJson() {}
 

@@ -11,6 +11,7 @@ import { beadPaths, handleMarks, nameMarks, overshootMarks, overshootRoom, pivot
 import { GraphScale } from './graph-scale.js';
 import { GraphUnder } from './graph-under.js';
 import { paceMeasure } from './pace-measure.js';
+import { fitTraces, shakeTraces, traceLine } from './shake-traces.js';
 
 const REACH_PX = 9;
 const MOST_KEPT = 4000;
@@ -37,6 +38,10 @@ export class Graph extends EventTarget {
     const draw = () => this.ask();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, draw);
     for (const name of ['keys', 'layout']) desk.addEventListener(name, draw);
+    desk.effects.addEventListener('effect', () => {
+      this.stale = true;
+      draw();
+    });
     desk.addEventListener('frame', () => this.moveHead());
     desk.addEventListener('selection', () => {
       this.stale = true;
@@ -90,7 +95,7 @@ export class Graph extends EventTarget {
   /** What the curves are measured on; what is dimmed needs no numbers. */
   axes(curves) {
     const clear = curves.filter((c) => !c.dim);
-    return [...new Set((clear.length ? clear : curves).map((c) => c.axis))];
+    return [...new Set([...(clear.length ? clear : curves), ...shakeTraces(this.desk)].map((c) => c.axis))];
   }
 
   /** Fits the view to all curves, or to the chosen keys. */
@@ -131,7 +136,7 @@ export class Graph extends EventTarget {
           }
       bounds.set(curve.axis, known);
     }
-    return bounds;
+    return pane.name === 'value' ? fitTraces(bounds, shakeTraces(this.desk)) : bounds;
   }
 
   /** The samples of a curve in a state of the shot: values, speed or acceleration. */
@@ -152,13 +157,15 @@ export class Graph extends EventTarget {
     this.scale.axisCount = axes.length;
     this.drawn = curves;
     const inHand = curves.filter((c) => this.isInHand(c));
+    const traces = shakeTraces(this.desk);
     this.drawUnder(curves.filter((c) => !inHand.includes(c)));
     const parts = [];
     for (const pane of this.scale.panes) {
       parts.push(this.grid(pane, axes));
       const inside = curves
         .flatMap((curve) => this.ghosts(pane, curve))
-        .concat(inHand.map((curve) => this.curve(pane, curve)));
+        .concat(inHand.map((curve) => this.curve(pane, curve)))
+        .concat(pane.name === 'value' ? traces.map((trace) => traceLine(this.scale, pane, trace)) : []);
       parts.push(
         s(
           'svg',
@@ -176,7 +183,7 @@ export class Graph extends EventTarget {
       );
     }
     parts.push(...nameMarks(this, curves.length > MOST_NAMES ? inHand : curves), this.ruler());
-    if (!curves.length)
+    if (!curves.length && !traces.length)
       parts.push(
         s('text', {
           class: 'hint',

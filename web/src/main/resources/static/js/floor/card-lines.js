@@ -2,7 +2,7 @@
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
-import { axisOf, handOversOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
+import { axisOf, handOversOf, kindOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
 import { railLength, rideMetres } from '../shot/rails.js';
 import { targetName, targetNode } from '../shot/targets.js';
 
@@ -48,6 +48,18 @@ const LINES = {
     const more = part.others?.length ? ` and ${part.others.length} more` : '';
     const line = `${targetNode(store, part.target)}${more} at ${at('across')}, ${at('up')} %`;
     return { line, columns: ownOf(store, node, pathsIn(part)) };
+  },
+
+  shake(store, desk, node, part) {
+    const effect = desk.effects.of(node.id, part.id);
+    const { place, turn } = effect ?? {};
+    const line = effect ? `±${trimmed(place.largest * 100, 1)} cm, ±${trimmed(turn.largest, 2)}°` : '';
+    const kinds = kindOf(part).parameters;
+    const columns = Object.entries(effect?.channels ?? {}).map(([id, { offsets }]) => {
+      const { name, family } = kinds.find((p) => p.id === id);
+      return { column: offsets, name, family, first: effect.first };
+    });
+    return { line, columns };
   },
 
   lens(store, desk, node, part) {

@@ -35,6 +35,7 @@ export class Chain {
     store.addEventListener('motion', draw);
     for (const name of ['selection', 'layout']) desk.addEventListener(name, draw);
     units.addEventListener('length', draw);
+    desk.effects.addEventListener('effect', draw);
   }
 
   ask() {

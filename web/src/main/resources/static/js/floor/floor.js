@@ -65,7 +65,7 @@ function makePicture(store, desk) {
 
 await patiently(loadParts);
 const store = new ShotStore(floor.dataset.shot);
-const desk = new Desk(store);
+const desk = new Desk(store, floor.dataset.productionId);
 const playback = new Playback(desk);
 const list = new SetList(store, desk, { list: $('nodes'), add: $('add'), search: $('search') });
 const plan = new Plan(store, desk, { svg: $('plan'), canvas: $('outside') });

@@ -23,6 +23,8 @@ export function stampParts(score, row, y) {
   const part = partOf(row.node, row.part);
   const stamps = stampsOf(part);
   if (part.part === 'ride') return stamps.map((stamp, i) => flag(score, row, stamp, y, pinSays(score, row, part, i)));
+  if (part.part === 'shake')
+    return stamps.map((stamp) => flag(score, row, stamp, y, `${row.name} is struck at ${stamp.frame}`));
   const stretches = [{ frame: -Infinity, node: carrierOf(row.node) }, ...stamps];
   const names = stretches.flatMap(({ frame, node }, i) => {
     const from = Math.max(scale.left, i ? scale.x(frame) + FLAG_PX : scale.left) + AIR_PX;

@@ -12,7 +12,14 @@ const svg = (attributes) =>
     s('path', attributes),
   );
 
-/** @typedef {{column: ArrayLike<number>, name: string, family: string}} Shown */
+/**
+ * @typedef {{column: ArrayLike<number>, name: string, family: string, first?: number}} Shown first: frame of the first
+ *   number, where the column has one a frame and is not on the grid of the shot
+ */
+
+/** @param {Shown} shown */
+const valueFrom = ({ column, first }, frame) =>
+  column[Math.max(0, Math.min(column.length - 1, Math.round(frame - first)))];
 
 /**
  * @param {Shown[]} columns those that may be shown
@@ -24,7 +31,8 @@ export function smallCurve(store, desk, columns) {
   const frames = desk.last() - desk.first();
   const count = Math.max(1, Math.min(MOST_POINTS, frames)); // no finer than the frames are: between them it is smooth
   const frame = (i) => desk.first() + (frames * i) / count;
-  const values = Array.from({ length: count + 1 }, (_, i) => store.value(frame(i), shown.column));
+  const at = (f) => (shown.first === undefined ? store.value(f, shown.column) : valueFrom(shown, f));
+  const values = Array.from({ length: count + 1 }, (_, i) => at(frame(i)));
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const y = (v) => HEIGHT - AIR - ((HEIGHT - 2 * AIR) * (v - low)) / (high - low || 1);
   const points = values.map((v, i) => [(WIDTH * i) / count, y(v)]);

@@ -48,7 +48,8 @@ function showEmpty(store) {
 /** The names of the two pictures, while a version is compared with. */
 function showGhosts(store) {
   const [first, second] = store.ghosts;
-  const names = first ? [`“${first.name}”`, second ? `“${second.name}”` : 'now'] : [];
+  const named = (ghost) => (ghost.without ? ghost.name : `“${ghost.name}”`);
+  const names = first ? [named(first), second ? named(second) : 'now'] : [];
   $('ghost-names').hidden = !first;
   $('ghost-names').replaceChildren(...names.map((text) => h('span', { text })));
 }

@@ -20,6 +20,7 @@ import { railPanel } from './rail.js';
 import { repeatPanel } from './repeat.js';
 import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
+import { shakePanel } from './shake.js';
 import { shotPanel } from './shot.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
@@ -32,6 +33,7 @@ const PART_PANELS = {
   carried: carriedPanel,
   aim: aimPanel,
   'frame-up': frameUpPanel,
+  shake: shakePanel,
   lens: lensPanel,
 };
 /** Panels of what a node is, by its kind. */
@@ -84,6 +86,7 @@ export class Settings {
     element.replaceChildren(this.tabs, this.body);
     const update = () => this.update();
     for (const name of ['shot', 'motion', 'ghost']) store.addEventListener(name, update);
+    desk.effects.addEventListener('effect', update);
     for (const name of ['frame', 'selection', 'keys', 'loose', 'mode', 'layout']) desk.addEventListener(name, update);
   }
 

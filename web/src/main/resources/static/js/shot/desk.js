@@ -1,4 +1,6 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
+import { Effects } from './effects.js';
+import { Feels } from './feels.js';
 import { Framing } from './framing.js';
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
@@ -13,7 +15,8 @@ const isPose = (channel) => POSE.includes(channel);
 
 /** Events: 'frame', 'selection', 'keys', 'mode', 'loose', 'layout' (view, tab, whose curves are drawn). */
 export class Desk extends EventTarget {
-  constructor(store) {
+  /** @param {number | string} production that the shot belongs to */
+  constructor(store, production) {
     super();
     this.store = store;
     this.frame = 0;
@@ -35,6 +38,8 @@ export class Desk extends EventTarget {
     this.rails = new RailWork(store, this);
     this.framing = new Framing(store, this);
     this.tried = new Tried(store, this);
+    this.effects = new Effects(store, this);
+    this.feels = new Feels(store, production);
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot

@@ -23,7 +23,15 @@ function firstMove(store) {
   return { way: 'dolly', amount: 1, easeIn: third, easeOut: third, softness: 0.5, window };
 }
 
+/** Standing, held by hand. */
+function firstShake(store) {
+  const curves = { x: 1.2, y: 0.8, z: 0.8, pan: 0.5, tilt: 0.4, roll: 0.25 };
+  const hz = { xHz: 0.35, yHz: 0.45, zHz: 0.3, panHz: 0.4, tiltHz: 0.5, rollHz: 0.3 };
+  return { way: 'handheld', octaves: 3, roughness: 0.4, seed: 1, start: store.header.in, ...curves, ...hz };
+}
+
 const NEW = {
+  shake: firstShake,
   move: firstMove,
   aim: (store, node) => ({ target: firstTarget(store, node), side: 'front', roll: 'kept' }),
 };

@@ -122,6 +122,7 @@ export function offsetAt(node, frame) {
 export function stampsOf(part) {
   if (part.part === 'ride')
     return (part.pins ?? []).map(({ id, frame, anchor }) => ({ id, frame, anchor, joined: true }));
+  if (part.part === 'shake') return (part.hits ?? []).map(({ id, frame }) => ({ id, frame, joined: true }));
   if (part.part !== 'carried') return [];
   return (part.by ?? []).slice(1).map(({ id, frame, node, offset }) => ({ id, frame, node, joined: !offset }));
 }
@@ -189,10 +190,14 @@ export function pathName(node, path) {
   return BARE.includes(part.part) ? parameter.name : `${titleOf(node, part)} ${parameter.name}`;
 }
 
+/** Parts that are called after what they do. */
+const BY_WAY = ['move', 'shake'];
+
 /** What a part is called: the label of its kind, numbered where the chain has several. */
 export function titleOf(node, part) {
-  const label = part.part === 'move' ? part.way[0].toUpperCase() + part.way.slice(1) : kindOf(part).label;
-  const same = node.chain.filter((p) => p.part === part.part && (part.part !== 'move' || p.way === part.way));
+  const byWay = BY_WAY.includes(part.part);
+  const label = byWay ? part.way[0].toUpperCase() + part.way.slice(1) : kindOf(part).label;
+  const same = node.chain.filter((p) => p.part === part.part && (!byWay || p.way === part.way));
   return same.length > 1 ? `${label} ${same.indexOf(part) + 1}` : label;
 }
 

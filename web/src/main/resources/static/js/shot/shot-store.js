@@ -2,7 +2,7 @@
 import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from '../common/api.js';
 import { isHiddenIn } from './hidden.js';
 import { unpack } from './octets.js';
-import { carrierAt, carrierOf, complete, everCarrying } from './parts.js';
+import { carrierAt, carrierOf, complete, everCarrying, partOf, titleOf } from './parts.js';
 import { poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
@@ -127,7 +127,10 @@ export class ShotStore extends EventTarget {
     }
     this.announce('shot');
     this.announce('motion', { ids: bundle.nodes.map((node) => node.id) });
-    if (bundle.stored) this.keepGhostsInTime(rate);
+    if (bundle.stored) {
+      this.keepGhostsInTime(rate);
+      this.keepWithout();
+    }
     if (bundle.meshes.length > 0 || patch.nodes.some((node) => node.kind === 'piece')) this.announce('meshes');
   }
 
@@ -338,7 +341,25 @@ export class ShotStore extends EventTarget {
       this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
-  async fetchGhost({ revision, name }) {
+  /** The motion as it is without a card. */
+  async fetchWithout({ id, part }) {
+    const body = { revision: this.revision, edits: [{ edit: 'switch-part', id, part, on: false }], provisional: true };
+    const bundle = unpack(await postOctets(this.path(`/edits${this.curves()}`), body));
+    const motion = new Map((this.before ?? this).motion);
+    for (const node of bundle.nodes) motion.set(node.id, node);
+    const node = this.byId.get(id);
+    return { without: { id, part }, name: `without ${titleOf(node, partOf(node, part))}`, grid: bundle.grid, motion };
+  }
+
+  /** What is shown without a card follows what is stored. */
+  keepWithout() {
+    if (this.before || !this.ghosts.some((ghost) => ghost.without)) return;
+    const there = this.ghosts.filter(({ without }) => !without || partOf(this.byId.get(without.id), without.part));
+    this.next(() => this.compare(there)).catch(() => {});
+  }
+
+  async fetchGhost({ revision, name, without }) {
+    if (without) return this.fetchWithout(without);
     const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
     const ids = new Set(shot.nodes.map((node) => node.id));
     const curves = [...this.drawn].filter((id) => ids.has(id));
