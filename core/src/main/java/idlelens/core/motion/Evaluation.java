@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -31,6 +32,9 @@ public final class Evaluation {
   private final Rides rides = new Rides(this);
   private final Moments moments;
   private Evaluation start;
+  private boolean filled; // else each node is evaluated when it is asked for
+  private Optional<Evaluation> work;
+  private final WorkGrid.Work workGrid; // of this, where this is on it
 
   /**
    * What stands between the frames of a grid: evaluations of single frames, made once each, and the
@@ -43,8 +47,14 @@ public final class Evaluation {
    * @param whole the evaluation of which this is a single frame, or null
    */
   private Evaluation(Shot shot, SampleGrid grid, boolean isStart, Evaluation whole) {
+    this(shot, grid, isStart, whole, null);
+  }
+
+  private Evaluation(
+      Shot shot, SampleGrid grid, boolean isStart, Evaluation whole, WorkGrid.Work workGrid) {
     this.shot = shot;
     this.grid = grid;
+    this.workGrid = workGrid;
     this.isStart = isStart;
     this.moments =
         whole == null ? new Moments(this, new HashMap<>(), new HashMap<>()) : whole.moments;
@@ -55,9 +65,9 @@ public final class Evaluation {
     return of(shot, SampleGrid.over(shot.header().range(), shot.header().handles()), null);
   }
 
-  /** Evaluates at one frame. */
+  /** Evaluates at one frame, each node when it is asked for; not for more than one thread. */
   public static Evaluation at(Shot shot, double frame) {
-    return of(shot, SampleGrid.at(frame), null);
+    return new Evaluation(shot, SampleGrid.at(frame), false, null);
   }
 
   /**
@@ -90,6 +100,7 @@ public final class Evaluation {
         addLens(camera, earlier);
       }
     }
+    filled = true;
   }
 
   private NodeMotion motion(Node node, Evaluation earlier) {
@@ -98,19 +109,67 @@ public final class Evaluation {
       return known;
     }
     NodeMotion before = earlier == null ? null : earlier.motions.get(node.id());
-    Map<String, PartTrack> parts = new LinkedHashMap<>();
-    for (Part part : node.chain().parts()) {
-      PartTrack old = before == null ? null : before.parts().get(part.id());
-      parts.put(part.id(), PartTrack.sample(part.evaluated(), grid, old));
-    }
+    NodeMotion whole = onWork(node, earlier);
+    boolean part = whole != null && work().orElseThrow().workGrid.covers(grid);
+    Map<String, PartTrack> parts = parts(node, part ? whole : null, before);
     Space space = reusing(new Spaces(this, node, earlier).space(), before);
     Stages stages =
-        new Stages(this, node, space, parts, id -> motion(shot.node(id), earlier).world());
+        new Stages(
+            this,
+            node,
+            space,
+            parts,
+            id -> motion(shot.node(id), earlier).world(),
+            whole == null ? null : whole.run());
+    StageRun was = before == null ? null : before.run();
     StageRun run =
-        StageRun.of(stages.all(), lensFlow(node, parts), before == null ? null : before.run());
+        part
+            ? StageRun.window(whole.run(), grid, stages.first(), was)
+            : StageRun.of(stages.all(), lensFlow(node, parts), was);
     NodeMotion motion = new NodeMotion(parts, space, run, null, null);
     motions.put(node.id(), motion);
     return motion;
+  }
+
+  /** The sampled parameters of its parts. */
+  private Map<String, PartTrack> parts(Node node, NodeMotion whole, NodeMotion before) {
+    Map<String, PartTrack> parts = new LinkedHashMap<>();
+    for (Part part : node.chain().parts()) {
+      PartTrack old = before == null ? null : before.parts().get(part.id());
+      parts.put(
+          part.id(),
+          whole == null
+              ? PartTrack.sample(part.evaluated(), grid, old)
+              : PartTrack.window(whole.parts().get(part.id()), grid, old));
+    }
+    return parts;
+  }
+
+  /**
+   * The motion of a node on the work grid, where something smooths it or what reads it; null where
+   * nothing does, or where this is that grid.
+   */
+  private NodeMotion onWork(Node node, Evaluation earlier) {
+    if (workGrid != null || work().isEmpty()) {
+      return null;
+    }
+    Evaluation on = work().get();
+    if (!on.workGrid.nodes().contains(node.id())) {
+      return null;
+    }
+    Optional<Evaluation> was = earlier == null ? Optional.empty() : earlier.work();
+    return on.motion(node, was.filter(w -> w.grid.equals(on.grid)).orElse(null));
+  }
+
+  /** This shot on its work grid, its nodes evaluated as they are asked for. */
+  private Optional<Evaluation> work() {
+    if (moments.whole != this) {
+      return moments.whole.work();
+    }
+    if (work == null) {
+      work = WorkGrid.of(shot).map(on -> new Evaluation(shot, on.grid(), isStart, this, on));
+    }
+    return work;
   }
 
   private static Space reusing(Space space, NodeMotion before) {
@@ -168,7 +227,7 @@ public final class Evaluation {
         lens.targets().stream()
             .flatMap(t -> t.nodeId().stream())
             .findFirst()
-            .map(id -> motions.get(id).world())
+            .map(id -> motion(shot.node(id), earlier).world())
             .orElse(null);
     double aspect = shot.header().aspect();
     NodeMotion.LensSource source =
@@ -261,8 +320,17 @@ public final class Evaluation {
   /** The motion of a node. */
   public NodeMotion of(String nodeId) {
     NodeMotion motion = motions.get(nodeId);
-    if (motion == null) {
-      throw new RefusedException("node", "'" + nodeId + "'", "the id of a node of this shot");
+    if (motion == null || !filled && motion.lens().isEmpty()) {
+      Node node = shot.node(nodeId);
+      if (filled) {
+        throw new RefusedException(
+            "node", "'" + nodeId + "'", "the id of a node that was evaluated");
+      }
+      motion = motion(node, null);
+      if (node instanceof Node.Camera camera) {
+        addLens(camera, null);
+        motion = motions.get(nodeId);
+      }
     }
     return motion;
   }

@@ -5,6 +5,7 @@ import idlelens.core.part.Curves;
 import idlelens.core.part.Family;
 import idlelens.core.part.Parameter;
 import idlelens.core.time.SampleGrid;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -15,6 +16,7 @@ public final class PartTrack {
   private final SampleGrid grid;
   private final Curves curves;
   private final double[][] values;
+  private PartTrack whole; // of which this is a part
 
   private PartTrack(SampleGrid grid, Curves curves) {
     this.grid = grid;
@@ -36,6 +38,30 @@ public final class PartTrack {
       track.values[i] = same ? earlier.values[i] : sample(curves, i, grid);
     }
     return all ? earlier : track;
+  }
+
+  /**
+   * The samples of a grid that is a part of another track's.
+   *
+   * @param earlier what was made of it before, to be taken over where it was the same; or null
+   */
+  static PartTrack window(PartTrack whole, SampleGrid grid, PartTrack earlier) {
+    if (earlier != null && earlier.whole == whole && earlier.grid.equals(grid)) {
+      return earlier;
+    }
+    boolean known = earlier != null && earlier.whole != null && earlier.grid.equals(grid);
+    PartTrack track = new PartTrack(grid, whole.curves);
+    track.whole = whole;
+    int from = whole.grid.sampleAt(grid.first());
+    for (int i = 0; i < track.values.length; i++) {
+      double[] all = whole.values[i];
+      boolean same = known && i < earlier.values.length && earlier.whole.values[i] == all;
+      track.values[i] =
+          all.length == 1
+              ? all
+              : same ? earlier.values[i] : Arrays.copyOfRange(all, from, from + grid.count());
+    }
+    return track;
   }
 
   /** Most often the same one; what a part binds to something is made anew each time. */

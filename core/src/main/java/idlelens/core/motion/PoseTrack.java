@@ -79,6 +79,24 @@ public record PoseTrack(
     return new Quaterniond(qx[i], qy[i], qz[i], qw[i]);
   }
 
+  /** The samples of a grid that is a part of this track's. */
+  PoseTrack window(SampleGrid part) {
+    if (isStill()) {
+      return new PoseTrack(part, x, y, z, qx, qy, qz, qw);
+    }
+    int from = grid.sampleAt(part.first());
+    int to = from + part.count();
+    return new PoseTrack(
+        part,
+        Arrays.copyOfRange(x, from, to),
+        Arrays.copyOfRange(y, from, to),
+        Arrays.copyOfRange(z, from, to),
+        Arrays.copyOfRange(qx, from, to),
+        Arrays.copyOfRange(qy, from, to),
+        Arrays.copyOfRange(qz, from, to),
+        Arrays.copyOfRange(qw, from, to));
+  }
+
   /** This track in the space of another: {@code Q(t)^-1 * W(t)}. */
   PoseTrack seenFrom(PoseTrack other) {
     PoseTrack track = empty(grid, isStill() && other.isStill());

@@ -11,6 +11,7 @@ import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Shake;
+import idlelens.core.part.Smooth;
 import idlelens.core.part.Target;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.ShotHeader;
@@ -29,23 +30,29 @@ final class Stages {
   private final Space space;
   private final Map<String, PartTrack> tracks;
   private final Function<String, PoseTrack> world;
+  private final StageRun work;
+  private int smoothed;
 
   /**
    * @param space where the node's own space lies
    * @param tracks the sampled parameters of its parts
    * @param world gives the pose in the world of another node
+   * @param work its stages on the work grid, where something of it is smoothed and this is another
+   *     grid; else null
    */
   Stages(
       Evaluation motion,
       Node node,
       Space space,
       Map<String, PartTrack> tracks,
-      Function<String, PoseTrack> world) {
+      Function<String, PoseTrack> world,
+      StageRun work) {
     this.motion = motion;
     this.node = node;
     this.space = space;
     this.tracks = tracks;
     this.world = world;
+    this.work = work;
   }
 
   /** The stages of a node, in order; parts that change nothing have none. */
@@ -56,6 +63,12 @@ final class Stages {
           .ifPresent(stage -> steps.add(new StageRun.Step(part.kind().slot(), stage)));
     }
     return steps;
+  }
+
+  /** The stage of the own pose. */
+  StageRun.Step first() {
+    Part keys = node.chain().part(Keys.ID);
+    return new StageRun.Step(keys.kind().slot(), keys(keys, tracks.get(Keys.ID)));
   }
 
   private Optional<Stage> of(Part part, PartTrack values) {
@@ -80,6 +93,11 @@ final class Stages {
       ShotHeader header = motion.shot().header();
       boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
       return Optional.of(new Shaken(shake, values, header.rate(), header.range(), lens));
+    }
+    if (part instanceof Smooth smooth && motion.isOn(smooth)) {
+      boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
+      Smoothed there = work == null ? null : work.smoothed(smoothed++);
+      return Optional.of(new Smoothed(smooth, values, Jumps.of(motion.shot(), node), lens, there));
     }
     return Optional.empty();
   }

@@ -14,6 +14,7 @@ public final class Parts {
           Aim.KIND,
           FrameUp.KIND,
           Shake.KIND,
+          Smooth.KIND,
           Lens.KIND,
           Look.KIND,
           Shine.KIND);

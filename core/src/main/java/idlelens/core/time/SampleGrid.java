@@ -40,6 +40,11 @@ public record SampleGrid(double first, int count, double stepsPerFrame) {
     return first + sample / stepsPerFrame;
   }
 
+  /** The sample nearest to a frame; it may lie outside. */
+  public int sampleAt(double frame) {
+    return (int) Math.rint((frame - first) * stepsPerFrame);
+  }
+
   public double last() {
     return frame(count - 1);
   }

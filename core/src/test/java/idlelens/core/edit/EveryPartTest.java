@@ -18,6 +18,8 @@ import idlelens.core.part.Ride;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Slot;
+import idlelens.core.part.Smooth;
+import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.retime.Landing;
@@ -51,6 +53,7 @@ class EveryPartTest {
       case "move" -> Move.of(id, Move.Way.ORBIT, 30, 5, 25);
       case "frame-up" -> FrameUp.on(id, Target.OfNode.origin("crate"));
       case "ride" -> Ride.on(id, "other-rail");
+      case "smooth" -> Smooth.of(id, new SmoothWay.Damped(4));
       case "shake" -> Shake.of(id, ShakeWay.Handheld.USUAL, 3, 1);
       default -> throw new AssertionError("no part of kind " + kind.word() + " to try");
     };

@@ -74,7 +74,7 @@ class LengthenTest {
     assertThat(told.keys()).isEqualTo(new Lengthening.Count(moved, 0, stayed));
     assertThat(told.markers()).isEqualTo(new Lengthening.Count(1, 0, 0));
     assertThat(longer.markers().get(0).frame()).isEqualTo(22);
-    assertThat(told.windows()).isEqualTo(new Lengthening.Count(1, 4, 0));
+    assertThat(told.windows()).isEqualTo(new Lengthening.Count(1, 5, 0));
   }
 
   @Test

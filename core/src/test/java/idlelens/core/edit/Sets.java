@@ -22,6 +22,8 @@ import idlelens.core.part.Ride;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
+import idlelens.core.part.Smooth;
+import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.rail.Anchor;
@@ -94,6 +96,7 @@ public final class Sets {
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
             new Node.Camera(body("shaker", "", shaking()), Lens.PLAIN),
+            new Node.Null(body("settler", "", smoothing())),
             new Node.Null(body("walker", "", handedOver())),
             new Node.Rail(
                 body("rail", "other", Chain.pose().with(Path.X, keyed(1, 0, 50, 3))), bend()),
@@ -222,6 +225,30 @@ public final class Sets {
         .with(new Path("shake-b", "focus"), Curve.still(0.2))
         .with(new Path("shake-c", "tilt"), keyed(1, 1, 50, 3))
         .with(new Path("shake-c", "tiltHz"), Curve.still(6));
+  }
+
+  /** Keyed with a cut at frame 30, smoothed without lag, then by a spring within a limit. */
+  private static Chain smoothing() {
+    Smooth bell = Smooth.of("smooth-a", new SmoothWay.Gaussian(3));
+    Window window = new Window(OptionalDouble.of(6), OptionalDouble.of(44), 5, 0);
+    Smooth spring =
+        new Smooth(
+            Smooth.of("smooth-b", new SmoothWay.Spring(0.7, 2)).body().withWindow(window),
+            new SmoothWay.Spring(0.7, 2),
+            new Smooth.Of(true, false, false),
+            new Smooth.Within(OptionalDouble.of(8), OptionalDouble.empty()));
+    Curve cut =
+        new Curve(
+            0,
+            List.of(
+                new Key(1, 0, Tangent.Kind.SETTLE),
+                new Key(20, 1.5, Tangent.Kind.HOLD),
+                new Key(30, 4, Tangent.Kind.SETTLE),
+                new Key(48, 3, Tangent.Kind.SETTLE)));
+    List<Part> parts =
+        new ArrayList<>(Chain.pose().restingAt(0, 1, 0, 15, 0, 0).with(Path.X, cut).parts());
+    parts.addAll(List.of(bell, spring));
+    return new Chain(parts).with(new Path("smooth-a", "weight"), keyed(1, 0.5, 40, 1).withRest(1));
   }
 
   /** Keeps the crate and the flag together in the picture, by zooming, half way at the end. */

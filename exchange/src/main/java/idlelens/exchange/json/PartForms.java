@@ -15,6 +15,7 @@ import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Shine;
+import idlelens.core.part.Smooth;
 import idlelens.core.part.Target;
 import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
@@ -55,6 +56,12 @@ final class PartForms {
               String.join(" ", ShakeJson.FIELDS),
               ShakeJson::read,
               ShakeJson::write),
+          PartForm.of(
+              Smooth.KIND,
+              Smooth.class,
+              String.join(" ", SmoothJson.FIELDS),
+              SmoothJson::read,
+              SmoothJson::write),
           PartForm.of(
               Lens.KIND,
               Lens.class,
