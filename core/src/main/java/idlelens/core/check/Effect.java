@@ -8,7 +8,9 @@ import idlelens.core.part.Part;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntToDoubleFunction;
@@ -35,21 +37,28 @@ public record Effect(Amount place, Amount turn, Optional<Amount> picture) {
    * @param largest at any frame
    * @param frame where that is
    * @param rms root of the mean square over all frames
+   * @param each at each frame
    */
-  public record Amount(double largest, int frame, double rms) {
+  public record Amount(double largest, int frame, double rms, List<Double> each) {
+    public Amount {
+      each = List.copyOf(each);
+    }
+
     private static Amount of(int first, int count, IntToDoubleFunction amount) {
       double largest = 0;
       int frame = first;
       double squares = 0;
+      List<Double> each = new ArrayList<>(count);
       for (int i = 0; i < count; i++) {
         double now = amount.applyAsDouble(i);
         squares += now * now;
+        each.add(now);
         if (now > largest) {
           largest = now;
           frame = first + i;
         }
       }
-      return new Amount(largest, frame, Math.sqrt(squares / count));
+      return new Amount(largest, frame, Math.sqrt(squares / count), each);
     }
   }
 

@@ -4,8 +4,10 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.Jumps;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.time.FrameRate;
+import java.util.NavigableSet;
 import org.joml.Vector3d;
 
 /**
@@ -34,7 +36,7 @@ public record PictureSpeed(
   };
 
   /**
-   * By central differences of a frame on each side.
+   * By central differences of a frame on each side, on one side only beside a jump of the camera.
    *
    * @param motion one sample a frame, with one before the first frame and one behind the last
    */
@@ -45,27 +47,32 @@ public record PictureSpeed(
     LensTrack lens = motion.of(cameraId).lens().orElseThrow();
     PictureSpeed speed =
         new PictureSpeed(new double[n], new double[n], new double[n], new double[n], new double[n]);
+    NavigableSet<Double> jumps = Jumps.of(motion.shot(), motion.shot().node(cameraId));
     for (int i = 0; i < n; i++) {
-      Sight before = views.at(i);
+      double frame = motion.grid().frame(i + 1);
+      int from = Jumps.isBetween(jumps, frame - 1, frame) ? 0 : 1;
+      int to = Jumps.isBetween(jumps, frame, frame + 1) ? 0 : 1;
+      int span = Math.max(1, from + to);
+      Sight before = views.at(i + 1 - from);
       Sight now = views.at(i + 1);
-      Sight after = views.at(i + 2);
+      Sight after = views.at(i + 1 + to);
       RigidPose a = before.pose();
       RigidPose b = after.pose();
-      double perFrame = rate.framesPerSecond() / 2;
+      double perFrame = rate.framesPerSecond() / span;
       speed.metresPerSecond[i] = a.place().distance(b.place()) * perFrame;
       double turn =
           Turns.angleBetween(a.turn(), now.pose().turn())
               + Turns.angleBetween(now.pose().turn(), b.turn());
       speed.degreesPerSecond[i] = Math.toDegrees(turn) * perFrame;
       int l = lens.index(i + 1);
-      speed.near[i] = widths(before, now, after, lens.nearM()[l]);
-      speed.subject[i] = widths(before, now, after, lens.focusM()[l]);
-      speed.far[i] = widths(before, now, after, Math.min(INFINITE_M, lens.farM()[l]));
+      speed.near[i] = widths(before, now, after, lens.nearM()[l]) / span;
+      speed.subject[i] = widths(before, now, after, lens.focusM()[l]) / span;
+      speed.far[i] = widths(before, now, after, Math.min(INFINITE_M, lens.farM()[l])) / span;
     }
     return speed;
   }
 
-  /** The greatest way of the points at a depth, in picture widths a frame. */
+  /** The greatest way of the points at a depth, in picture widths. */
   private static double widths(Sight before, Sight now, Sight after, double depthM) {
     double most = 0;
     for (double[] point : POINTS) {
@@ -73,11 +80,11 @@ public record PictureSpeed(
       Vector3d a = before.seen(world);
       Vector3d b = after.seen(world);
       if (a.z >= 0 || b.z >= 0) {
-        return 1; // it went behind the camera: more than can be followed
+        return 2; // it went behind the camera: more than can be followed
       }
       double[] from = before.inPicture(a);
       double[] to = after.inPicture(b);
-      most = Math.max(most, Math.hypot(to[0] - from[0], to[1] - from[1]) / 2);
+      most = Math.max(most, Math.hypot(to[0] - from[0], to[1] - from[1]));
     }
     return most;
   }

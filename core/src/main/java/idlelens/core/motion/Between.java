@@ -41,8 +41,7 @@ final class Between {
     if (sample < 0 || sample >= last) {
       return true;
     }
-    Double jump = jumps.higher(first + sample);
-    return jump != null && jump <= first + sample + 1;
+    return Jumps.isBetween(jumps, first + sample, first + sample + 1);
   }
 
   /**

@@ -32,7 +32,7 @@ public final class Jumps {
   private final Shot shot;
   private final Map<String, NavigableSet<Double>> known = new HashMap<>();
 
-  private Jumps(Shot shot) {
+  public Jumps(Shot shot) {
     this.shot = shot;
   }
 
@@ -41,7 +41,14 @@ public final class Jumps {
     return new Jumps(shot).of(node);
   }
 
-  private NavigableSet<Double> of(Node node) {
+  /** Whether something jumps behind one frame and until another. */
+  public static boolean isBetween(NavigableSet<Double> jumps, double from, double to) {
+    Double next = jumps.higher(from);
+    return next != null && next <= to;
+  }
+
+  /** Those of a node, in order. */
+  public NavigableSet<Double> of(Node node) {
     NavigableSet<Double> all = known.get(node.id());
     if (all == null) {
       all = new TreeSet<>();

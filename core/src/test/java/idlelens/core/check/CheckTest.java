@@ -25,6 +25,7 @@ import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 
 class CheckTest {
@@ -128,10 +129,11 @@ class CheckTest {
             node.withChain(
                 node.chain().with(Path.Z, Curves.of(Tangent.Kind.STRAIGHT, 1, 0, 11, 4))));
     Evaluation motion = Evaluation.of(shot);
-    double[] speed = Pace.metresPerSecond(motion.of("crate").world(), FrameRate.of(24));
+    double[] speed =
+        Pace.metresPerSecond(motion.of("crate").world(), FrameRate.of(24), new TreeSet<>());
     int at = (int) (5 - motion.grid().first());
     assertThat(speed[at]).isCloseTo(12, within(1e-9));
-    assertThat(Pace.metresPerSecond(motion.of("other").world(), FrameRate.of(24)))
+    assertThat(Pace.metresPerSecond(motion.of("other").world(), FrameRate.of(24), new TreeSet<>()))
         .containsExactly(0);
   }
 

@@ -1,10 +1,12 @@
 package idlelens.web.feel;
 
 import idlelens.core.check.Effect;
+import idlelens.core.check.Smoothness;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.ShakeTrace;
 import idlelens.core.part.Part;
 import idlelens.core.part.Shake;
+import idlelens.core.part.Smooth;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -49,7 +51,8 @@ class EffectController {
           "Largest and root mean square difference of place (m), turn (degrees) and, where camera"
               + " names one that moves by it, of its picture (picture widths). Of a layer of shake"
               + " also what it adds, channel by channel, one number a frame; its spectrum; and the"
-              + " frequencies after they are rounded to the loop.")
+              + " frequencies after they are rounded to the loop. Of a card that smooths also its"
+              + " lag and rest in frames and the jerk before and after it.")
   CompletableFuture<ResponseEntity<byte[]>> effect(
       Asker asker,
       @PathVariable long id,
@@ -63,9 +66,14 @@ class EffectController {
           Shot shot = now.shot();
           Node of = shot.node(node);
           Part asked = of.chain().part(part);
-          ObjectNode out = EffectJson.of(now.revision(), Effect.of(shot, node, part, camera));
+          ObjectNode out =
+              EffectJson.of(
+                  now.revision(), shot.header().range().in(), Effect.of(shot, node, part, camera));
           if (asked instanceof Shake) {
             EffectJson.add(out, shot, ShakeTrace.of(motion(shot, node), node, part));
+          }
+          if (asked instanceof Smooth) {
+            EffectJson.add(out, Smoothness.of(shot, node, part));
           }
           return json(out);
         });

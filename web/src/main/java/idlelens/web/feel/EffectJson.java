@@ -1,6 +1,7 @@
 package idlelens.web.feel;
 
 import idlelens.core.check.Effect;
+import idlelens.core.check.Smoothness;
 import idlelens.core.check.Spectrum;
 import idlelens.core.motion.ShakeTrace;
 import idlelens.core.part.Shake;
@@ -19,9 +20,12 @@ final class EffectJson {
 
   private EffectJson() {}
 
-  static ObjectNode of(long revision, Effect effect) {
+  static ObjectNode of(long revision, int first, Effect effect) {
     ObjectNode out = JsonNodeFactory.instance.objectNode().put("revision", revision);
+    out.put("first", first);
     amount(out.putObject("place"), effect.place());
+    ArrayNode each = ((ObjectNode) out.get("place")).putArray("each");
+    effect.place().each().forEach(m -> each.add(Math.rint(m * ROUNDED) / ROUNDED));
     amount(out.putObject("turn"), effect.turn());
     effect.picture().ifPresent(p -> amount(out.putObject("picture"), p));
     return out;
@@ -31,8 +35,17 @@ final class EffectJson {
     out.put("largest", amount.largest()).put("frame", amount.frame()).put("rms", amount.rms());
   }
 
+  static void add(ObjectNode out, Smoothness smoothness) {
+    out.put("lagFrames", smoothness.lagFrames()).put("restFrames", smoothness.restFrames());
+    jerk(out.putObject("jerkBefore"), smoothness.before());
+    jerk(out.putObject("jerkAfter"), smoothness.after());
+  }
+
+  private static void jerk(ObjectNode out, Smoothness.Jerk jerk) {
+    out.put("place", jerk.place()).put("turn", jerk.turn());
+  }
+
   static void add(ObjectNode out, Shot shot, ShakeTrace trace) {
-    out.put("first", shot.header().range().in());
     ObjectNode channels = out.putObject("channels");
     for (int c = 0; c < Shake.CHANNELS; c++) {
       Optional<double[]> offsets = trace.offsets().get(c);

@@ -4,6 +4,7 @@ import idlelens.core.check.Pace;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.Jumps;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
@@ -12,12 +13,14 @@ import idlelens.core.rail.Rail;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
+import idlelens.core.time.FrameRate;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.json.EditJson;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import org.joml.Vector3d;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.node.ArrayNode;
@@ -93,11 +96,17 @@ class ShotOctets {
       OctetBundle bundle, Evaluation motion, Collection<String> ids, DrawnCurves drawn) {
     ArrayNode nodes = bundle.head().putArray("nodes");
     RepeatOctets repeats = new RepeatOctets(bundle, motion);
+    Jumps jumping = new Jumps(motion.shot());
     for (String id : ids) {
       NodeMotion node = motion.of(id);
       ObjectNode out = nodes.addObject().put("id", id);
       addPose(bundle, out, node.world());
-      bundle.add(out, "pace", Pace.metresPerSecond(node.world(), motion.shot().header().rate()), 1);
+      NavigableSet<Double> jumps = jumping.of(motion.shot().node(id));
+      if (!jumps.isEmpty()) {
+        jumps.forEach(out.putArray("jumps")::add);
+      }
+      FrameRate rate = motion.shot().header().rate();
+      bundle.add(out, "pace", Pace.metresPerSecond(node.world(), rate, jumps), 1);
       addOwn(bundle, out, node);
       node.lens().ifPresent(lens -> addLens(bundle, out, lens));
       if (motion.shot().node(id) instanceof Node.Camera camera) {
@@ -110,8 +119,7 @@ class ShotOctets {
         MistOctets.add(bundle, out, motion.shot().header(), mist);
       }
       repeats.add(out, motion.shot().node(id));
-      PlayedOctets.add(
-          bundle, out, motion.grid(), motion.shot().node(id), motion.shot().header().rate());
+      PlayedOctets.add(bundle, out, motion.grid(), motion.shot().node(id), rate);
       RideOctets.add(bundle, out, motion, id);
       Findings.add(out, motion.shot(), motion.shot().node(id));
       if (drawn.curves().contains(id)) {

@@ -2,7 +2,7 @@
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
-import { axisOf, handOversOf, kindOf, parameterOf, pathsIn, POSE } from '../shot/parts.js';
+import { axisOf, handOversOf, kindOf, parameterOf, pathsIn, PLACE, POSE, TURN } from '../shot/parts.js';
 import { railLength, rideMetres } from '../shot/rails.js';
 import { targetName, targetNode } from '../shot/targets.js';
 
@@ -52,14 +52,22 @@ const LINES = {
 
   shake(store, desk, node, part) {
     const effect = desk.effects.of(node.id, part.id);
-    const { place, turn } = effect ?? {};
-    const line = effect ? `±${trimmed(place.largest * 100, 1)} cm, ±${trimmed(turn.largest, 2)}°` : '';
+    const most = (ids) => Math.max(0, ...ids.flatMap((id) => effect?.channels?.[id]?.offsets.map(Math.abs) ?? []));
+    const line = effect ? `±${trimmed(most(PLACE), 1)} cm, ±${trimmed(most(TURN), 2)}°` : '';
     const kinds = kindOf(part).parameters;
     const columns = Object.entries(effect?.channels ?? {}).map(([id, { offsets }]) => {
       const { name, family } = kinds.find((p) => p.id === id);
       return { column: offsets, name, family, first: effect.first };
     });
     return { line, columns };
+  },
+
+  smooth(store, desk, node, part) {
+    const effect = desk.effects.of(node.id, part.id);
+    const lag = effect?.lagFrames === undefined ? '' : ` · lag ${trimmed(effect.lagFrames, 1)} f`;
+    const column = effect?.place.each;
+    const shown = { column, name: 'moved by', family: 'place', first: effect?.first };
+    return { line: `${SMOOTHS[part.way](part)}${lag}`, columns: column ? [shown] : [] };
   },
 
   lens(store, desk, node, part) {
@@ -73,6 +81,15 @@ const LINES = {
       columns: columns ? LENS.map(([id, name, family]) => ({ column: columns[id], name, family })) : [],
     };
   },
+};
+
+/** What a card that smooths is set to. */
+const SMOOTHS = {
+  spring: ({ amount, times = 1 }) => `Spring ${trimmed(amount, 3)}${times > 1 ? ` ×${times}` : ''}`,
+  damped: ({ lag }) => `Damped ${trimmed(lag, 1)} f`,
+  gaussian: ({ sigma }) => `Gaussian ${trimmed(sigma, 1)} f`,
+  polynomial: ({ half, order = 2 }) => `Polynomial ${half} f, order ${order}`,
+  'two-way': ({ amount }) => `Both ways ${trimmed(amount, 3)}`,
 };
 
 /** Units of what moves do, where they are not turns. */

@@ -1,5 +1,6 @@
 // One row of the score: its name, its beads or its curve, the window of a part.
 import { s } from '../common/dom.js';
+import { trimmed } from '../common/format.js';
 import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
@@ -82,7 +83,18 @@ function contents(score, row, y) {
 
 function thread(score, row, y) {
   if (!keyFrames(row.node, row.paths).length) return [];
-  return [s('path', { class: 'thread', d: `M${score.scale.names} ${y + ROW / 2}H${score.scale.right}` })];
+  const d = `M${score.scale.names} ${y + ROW / 2}H${score.scale.right}`;
+  return [s('path', { class: 'thread', d }), ...jumps(score, row, y)];
+}
+
+/** Cuts inside one node: two strokes across its thread. */
+function jumps({ scale, store }, { node }, y) {
+  return (store.motion.get(node.id)?.jumps ?? []).map((frame) => {
+    const text = `${node.name} jumps at ${trimmed(frame, 1)}: nothing is smoothed, blurred or measured across`;
+    const x = scale.x(frame);
+    const d = `M${x - 5} ${y + ROW - 4}l4 -${ROW - 8}m1 ${ROW - 8}l4 -${ROW - 8}`;
+    return s('path', { class: 'jump', d, 'data-jump': `${node.id} ${frame}` }, s('title', { text }));
+  });
 }
 
 function nameParts(row, y, names) {

@@ -184,6 +184,7 @@ export class Score extends EventTarget {
     const from = [
       node,
       column,
+      row.what === 'pose' ? this.store.motion.get(node.id)?.jumps : null,
       y,
       this.scale.signature,
       this.desk.selection().includes(node.id),

@@ -20,12 +20,11 @@ export function effectPart(store, desk, id, partId) {
   const texts = { place: lengthIn, turn: turnText, picture: pictureText };
   const show = (name, amount) =>
     facts[name].show(amount ? `${texts[name](amount.largest)}\nrms ${texts[name](amount.rms)}` : 'not moved');
+  const apart = without(store, desk, id, partId);
   return {
-    rows: [
-      h('div', { class: 'facts effect' }, ...Object.values(facts).map((each) => each.element)),
-      without(store, desk, id, partId),
-    ],
+    rows: [h('div', { class: 'facts effect' }, ...Object.values(facts).map((each) => each.element)), apart.element],
     refresh() {
+      apart.refresh();
       const effect = desk.effects.of(id, partId);
       for (const name of Object.keys(facts)) {
         if (effect) show(name, effect[name]);
@@ -59,9 +58,11 @@ function without(store, desk, id, partId) {
   const isShown = () => store.ghosts.some((ghost) => ghost.without?.id === id && ghost.without.part === partId);
   const ghost = button('Ghost without', () => store.compare(isShown() ? [] : [{ without: { id, part: partId } }]), {
     title: 'Shows the motion without this card beside it: in the picture, on the plan and in Curves',
-    'aria-pressed': String(isShown()),
   });
-  return h('div', { class: 'buttons' }, hold, ghost);
+  return {
+    element: h('div', { class: 'buttons' }, hold, ghost),
+    refresh: () => ghost.setAttribute('aria-pressed', String(isShown())),
+  };
 }
 
 /**

@@ -22,6 +22,7 @@ import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
 import { shakePanel } from './shake.js';
 import { shotPanel } from './shot.js';
+import { smoothPanel } from './smooth.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
 
@@ -34,6 +35,7 @@ const PART_PANELS = {
   aim: aimPanel,
   'frame-up': frameUpPanel,
   shake: shakePanel,
+  smooth: smoothPanel,
   lens: lensPanel,
 };
 /** Panels of what a node is, by its kind. */

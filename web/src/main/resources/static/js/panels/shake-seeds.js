@@ -7,7 +7,7 @@ import { row } from './fields.js';
 const OFFERED = 6;
 const TRACE_PX = [88, 26];
 
-/** @param {import('./shake-work.js').ShakeWork} work */
+/** @param {import('./part-work.js').PartWork} work */
 export function seedPart(work) {
   const field = work.setting('seed', { label: 'Seed', quantity: 'plain', digits: 0, step: 1, whole: true });
   const next = button('Try next', () => work.set({ seed: (work.part.seed ?? 1) + 1 }), {

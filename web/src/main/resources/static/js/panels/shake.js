@@ -9,7 +9,7 @@ import { effectPart, mostOf, trace } from './effect.js';
 import { channelField, choice, heads, labelled, row } from './fields.js';
 import { panelOf, windowPart } from './part-panel.js';
 import { seedPart } from './shake-seeds.js';
-import { ShakeWork } from './shake-work.js';
+import { PartWork } from './part-work.js';
 
 const WAYS = [
   ['handheld', 'Handheld'],
@@ -17,6 +17,9 @@ const WAYS = [
   ['jolt', 'Jolt'],
 ];
 const LENS_CHANNELS = ['focal', 'focus'];
+const LIKE_ALL = ['way', 'seed', 'loops', 'start'];
+const BY_WAY = ['octaves', 'roughness', 'phases', 'beat', 'beatDepth', 'damping', 'hits', 'strewn'];
+const SETTINGS = [...LIKE_ALL, ...BY_WAY];
 const [SPECTRUM_W, SPECTRUM_H] = [240, 46];
 
 export const shakePanel = {
@@ -27,7 +30,7 @@ export const shakePanel = {
 
   build(store, desk, node) {
     const part = partOf(node, desk.card);
-    const work = new ShakeWork(store, desk, node.id, idOf(part));
+    const work = new PartWork(store, desk, node.id, idOf(part), SETTINGS);
     const parts = [
       wayPart(work),
       WAY_PARTS[part.way](work),

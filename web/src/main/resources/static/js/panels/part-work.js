@@ -1,26 +1,30 @@
-// A layer of shake that is worked on: its settings, read and changed.
+// A card that is worked on: its settings, read and changed.
 import { partOf } from '../shot/parts.js';
 import { NumberField } from './number-field.js';
 
-const SETTINGS = ['way', 'seed', 'loops', 'start', 'octaves', 'roughness', 'phases', 'beat', 'beatDepth', 'damping'];
-const ALL = [...SETTINGS, 'hits', 'strewn'];
-
-export class ShakeWork {
-  constructor(store, desk, id, partId) {
+export class PartWork {
+  /**
+   * @param {string} id of the node
+   * @param {string} partId
+   * @param {string[]} settings what the part may be set to besides its parameters, its window and its switch
+   */
+  constructor(store, desk, id, partId, settings) {
     this.store = store;
     this.desk = desk;
     this.id = id;
     this.partId = partId;
+    this.settings = settings;
   }
 
   get part() {
     return partOf(this.store.byId.get(this.id), this.partId);
   }
 
+  /** Sets it otherwise; what is undefined is left out. */
   set(change, done = true) {
-    const settings = Object.fromEntries(ALL.filter((n) => n in this.part).map((n) => [n, this.part[n]]));
-    const part = { part: 'shake', id: this.partId, ...settings, ...change };
-    const edits = [{ edit: 'set-part', id: this.id, part }];
+    const { part: kind } = this.part;
+    const settings = Object.fromEntries(this.settings.filter((n) => n in this.part).map((n) => [n, this.part[n]]));
+    const edits = [{ edit: 'set-part', id: this.id, part: { part: kind, id: this.partId, ...settings, ...change } }];
     if (done) return this.store.edit(edits);
     this.store.show(edits);
     return true;
