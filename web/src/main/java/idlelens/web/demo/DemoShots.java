@@ -41,7 +41,7 @@ final class DemoShots {
   private DemoShots() {}
 
   static List<Shot> all() {
-    return List.of(quayWalk(), lampRoom(), netLoft(), stairLoop(), twoCameras());
+    return List.of(quayWalk(), lampRoom(), netLoft(), stairLoop(), twoCameras(), DeckSwell.shot());
   }
 
   /**
@@ -203,7 +203,7 @@ final class DemoShots {
     return shot("Two cameras", 1001, 1096, carryFerry(set.nodes()));
   }
 
-  private static Shot shot(String name, int in, int out, List<Node> nodes) {
+  static Shot shot(String name, int in, int out, List<Node> nodes) {
     ShotHeader header =
         new ShotHeader(
             name, FrameRate.of(24), new FrameRange(in, out), 8, WIDE, 1, Tangent.Kind.SETTLE);
@@ -252,7 +252,7 @@ final class DemoShots {
     return shot.withNode(node.withChain(node.chain().with(Path.FOCUS, focus)));
   }
 
-  private static Map<Path, Curve> still(
+  static Map<Path, Curve> still(
       double x, double y, double z, double pan, double tilt, double roll) {
     Map<Path, Curve> curves = new LinkedHashMap<>();
     double[] values = {x, y, z, pan, tilt, roll};

@@ -130,6 +130,28 @@ final class TernQuay {
     set.piece("Mast", new Shape.Cylinder(0.06, 0.04, 3), IRON, on(at, 0, 3.45, -2.2));
   }
 
+  /** What stands on the foredeck of the ferry for somebody who stands there too. */
+  static void foredeck(SetBuilder set) {
+    String at = "ferry-ottoline";
+    set.piece("Foredeck", new Shape.Decking(3.4, 6.4, 0.4, 0.03), "#a58c6e", on(at, 0, 1.78, -4));
+    for (int side = -1; side <= 1; side += 2) {
+      String name = side < 0 ? "left" : "right";
+      for (int i = 0; i < 4; i++) {
+        set.piece(
+            "Rail post " + name + " " + (i + 1),
+            new Shape.Cylinder(0.03, 0.03, 1),
+            "#e4e8e4",
+            on(at, side * (1.62 - 0.12 * i), 1.78, -1.6 - 1.55 * i));
+      }
+    }
+    set.piece("Capstan", new Shape.Cylinder(0.34, 0.26, 0.7), IRON, on(at, 0, 1.78, -5.4));
+    set.piece("Lantern stand", new Shape.Cylinder(0.05, 0.04, 1.5), IRON, on(at, -0.55, 1.78, -6));
+    set.glow(
+        "Bow lantern", new Shape.Cylinder(0.13, 0.17, 0.34), "#ffcf6b", on(at, -0.55, 3.28, -6));
+    set.piece(
+        "Deck crate", new Shape.Box(0.7, 0.6, 0.7), WOOD, on(at, 0.85, 1.78, -4.6).turned(22));
+  }
+
   /** Over the stern of the ferry, on a card that plays the beat of its wings. */
   static void gull(SetBuilder set) {
     set.piece(

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.check.Creep;
+import idlelens.core.check.Effect;
 import idlelens.core.check.OpenAtSeam;
 import idlelens.core.check.Seam;
+import idlelens.core.check.Smoothness;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.CurveFit;
 import idlelens.core.curve.Overshoots;
@@ -19,6 +21,7 @@ import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Shape;
+import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -64,6 +67,39 @@ class DemoShotsTest {
     Seam.Sides sides = new Seam.Sides(shot, repeat, 1);
     assertThat(sides.of(camera).closes(1e-9)).isTrue();
     assertThat(OpenAtSeam.find(shot, sides, 1e-9)).isEmpty();
+  }
+
+  /** Value and first difference meet where the loop closes, shaken and smoothed as it is. */
+  @Test
+  void deckSwell_closesInPlaceAndSpeed() {
+    Shot shot = DemoShots.all().get(5);
+    int length = shot.header().range().length();
+    SampleGrid grid = new SampleGrid(shot.header().range().in() - 1.0, length + 3, 1);
+    Evaluation motion = Evaluation.of(shot, grid, null);
+    for (int i = 0; i < 3; i++) {
+      RigidPose first = motion.pose("deck-cam", i);
+      RigidPose again = motion.pose("deck-cam", i + length);
+      assertThat(again.place().distance(first.place())).isLessThan(1e-9);
+      assertThat(Turns.angleBetween(again.turn(), first.turn())).isLessThan(1e-9);
+    }
+    assertThat(motion.pose("deck-cam", 1).place().distance(motion.pose("deck-cam", 2).place()))
+        .as("it moves")
+        .isGreaterThan(1e-4);
+  }
+
+  /** The deck rides on the swell, and the camera on it is calmer than the hand that holds it. */
+  @Test
+  void deckSwell_isSmoothedWithinItsLimit() {
+    Shot shot = DemoShots.all().get(5);
+    Effect sea = Effect.of(shot, "ferry-ottoline", "shake-sea", "deck-cam");
+    assertThat(sea.place().largest()).isBetween(0.1, 0.17);
+    assertThat(sea.picture()).isPresent();
+    Effect hand = Effect.of(shot, "deck-cam", "smooth-hand", "deck-cam");
+    assertThat(hand.place().largest()).isBetween(0.005, 0.04);
+    assertThat(hand.turn().largest()).isBetween(0.2, 1.0);
+    Smoothness calm = Smoothness.of(shot, "deck-cam", "smooth-hand");
+    assertThat(calm.lagFrames()).isCloseTo(0, within(0.1));
+    assertThat(calm.after().turn()).isLessThan(calm.before().turn() / 3);
   }
 
   @Test
