@@ -7,11 +7,16 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Curves;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Ride;
+import idlelens.core.part.Shake;
+import idlelens.core.part.ShakeWay;
+import idlelens.core.part.Smooth;
+import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
 import idlelens.core.rail.Anchor;
 import idlelens.core.rail.Rail;
@@ -120,6 +125,46 @@ final class BenchShots {
             new Node.Null(body("arm", "rider", moving(random, Chain.pose()))),
             new Node.Null(body("head", "arm", moving(random, Chain.pose()))),
             new Node.Camera(body("cam", "head", new Chain(camera)), Lens.PLAIN)));
+  }
+
+  /** The rig on a rail with three layers of shake of four octaves and a spring on its camera. */
+  static Shot fullChain() {
+    Shot shot = railRig();
+    Node camera = shot.node("cam");
+    List<Part> parts = new ArrayList<>(camera.chain().parts());
+    for (int layer = 0; layer < LAYERS; layer++) {
+      parts.add(parts.size() - 1, shake(layer));
+    }
+    parts.add(parts.size() - 1, Smooth.of("smooth-a", new SmoothWay.Spring(SPRING, 1)));
+    return shot.withNode(camera.withChain(new Chain(parts)));
+  }
+
+  static final int LAYERS = 3;
+  static final int OCTAVES = 4;
+  static final double ROUGHNESS = 0.5;
+  static final double SPRING = 0.8;
+
+  /** How far the channel of a layer goes, in centimetres or degrees. */
+  static double amplitude(int layer, int channel) {
+    return channel < 3 ? 2 + layer : 0.5 + 0.1 * channel;
+  }
+
+  /** How often a second. */
+  static double hz(int layer, int channel) {
+    return 0.4 + 0.7 * layer + 0.1 * channel;
+  }
+
+  private static Shake shake(int layer) {
+    Shake plain =
+        Shake.of("shake-" + layer, new ShakeWay.Handheld(OCTAVES, ROUGHNESS), layer + 1, 1001);
+    Curves curves = plain.curves();
+    for (int c = 0; c < Shake.POSE_CHANNELS; c++) {
+      curves =
+          curves
+              .with(Shake.AMPLITUDES.get(c), Curve.still(amplitude(layer, c)))
+              .with(Shake.FREQUENCIES.get(c), Curve.still(hz(layer, c)));
+    }
+    return plain.withBody(plain.body().withCurves(curves));
   }
 
   private static ShotHeader header() {

@@ -12,7 +12,7 @@ import org.joml.Vector3d;
  * The rig on a rail of {@link BenchShots#railRig}, its arithmetic fused by hand into one loop:
  * place and heading on the rail, three nulls, a camera with two moves, its aim.
  */
-final class FusedRailRig {
+class FusedRailRig {
   private static final double HALF_RAD = Math.PI / 360;
   private static final String[] RIG = {"rider", "arm", "head", "cam"};
 
@@ -21,11 +21,24 @@ final class FusedRailRig {
   private final RailCurve curve;
   private final Move pan;
   private final Move pedestal;
-  private final double[] q = new double[7];
+
+  /** Place and turn of what was worked out last. */
+  protected final double[] q = new double[7];
+
   private final double[] own = new double[6];
-  private final double[] out = new double[BenchShots.FRAMES * 7 * (RIG.length + 1)];
+  private final int frames;
+  private final double[] out;
 
   FusedRailRig(Shot shot) {
+    this(shot, BenchShots.FRAMES);
+  }
+
+  /**
+   * @param frames how many it is run over
+   */
+  FusedRailRig(Shot shot, int frames) {
+    out = new double[frames * 7 * (RIG.length + 1)];
+    this.frames = frames;
     for (int i = 0; i < RIG.length; i++) {
       Node node = shot.node(RIG[i]);
       pose[i] =
@@ -42,7 +55,7 @@ final class FusedRailRig {
   /** Seven numbers for the place on the rail and each node of the rig, at all frames. */
   double[] run(int first) {
     int at = 0;
-    for (int f = 0; f < BenchShots.FRAMES; f++) {
+    for (int f = 0; f < frames; f++) {
       double frame = first + f;
       ride(frame);
       at = store(at);
@@ -57,12 +70,16 @@ final class FusedRailRig {
         carry();
         if (i == RIG.length - 1) {
           aim(20, 1, 30);
+          finish(frame, f);
         }
         at = store(at);
       }
     }
     return out;
   }
+
+  /** What is done to the camera behind its aim: nothing here. */
+  protected void finish(double frame, int f) {}
 
   private int store(int at) {
     System.arraycopy(q, 0, out, at, 7);

@@ -22,7 +22,20 @@ final class WorkGrid {
   private static final int AIR = 64;
 
   private final Shot shot;
-  private final Map<String, Integer> reaches = new HashMap<>();
+  private final Map<String, Reach> reaches = new HashMap<>();
+
+  /** Frames before a frame and behind it. */
+  private record Reach(int before, int behind) {
+    static final Reach NONE = new Reach(0, 0);
+
+    Reach widest(Reach other) {
+      return new Reach(Math.max(before, other.before), Math.max(behind, other.behind));
+    }
+
+    Reach and(int moreBefore, int moreBehind) {
+      return new Reach(before + moreBefore, behind + moreBehind);
+    }
+  }
 
   private WorkGrid(Shot shot) {
     this.shot = shot;
@@ -47,39 +60,45 @@ final class WorkGrid {
   static Optional<Work> of(Shot shot) {
     WorkGrid all = new WorkGrid(shot);
     Set<String> nodes = new HashSet<>();
-    int reach = 0;
+    Reach reach = Reach.NONE;
     for (Node node : shot.nodes()) {
       if (node.chain().parts().stream().anyMatch(p -> p instanceof Smooth && p.isOn())) {
         nodes.addAll(shot.reachedFrom(node.id()));
-        reach = Math.max(reach, all.reach(node));
+        reach = reach.widest(all.reach(node));
       }
     }
     if (nodes.isEmpty()) {
       return Optional.empty();
     }
-    int wide = Integer.highestOneBit(2 * (reach + AIR) - 1); // seldom another one
+    int before = wide(reach.before());
+    int behind = wide(reach.behind());
     FrameRange range = shot.header().range();
-    return Optional.of(
-        new Work(new SampleGrid(range.in() - (double) wide, range.length() + 2 * wide, 1), nodes));
+    SampleGrid grid =
+        new SampleGrid(range.in() - (double) before, before + range.length() + behind, 1);
+    return Optional.of(new Work(grid, nodes));
   }
 
-  /** Frames that the motion of a node depends on before and behind, by filters. */
-  private int reach(Node node) {
-    Integer known = reaches.get(node.id());
+  /** With room for handles; seldom another number. */
+  private static int wide(int reach) {
+    return Integer.highestOneBit(2 * (reach + AIR) - 1);
+  }
+
+  /** Frames that the motion of a node depends on, by filters. */
+  private Reach reach(Node node) {
+    Reach known = reaches.get(node.id());
     if (known != null) {
       return known;
     }
-    int own = 0;
-    int read = 0;
+    Reach reach = Reach.NONE;
+    for (Lean lean : node.chain().leans(Lean.Of.WORLD)) {
+      reach = reach.widest(reach(shot.node(lean.nodeId())));
+    }
     for (Part part : node.chain().parts()) {
       if (part instanceof Smooth smooth && smooth.isOn()) {
-        own += smooth.way().reach();
+        reach = reach.and(smooth.way().reach(), smooth.way().reachAhead());
       }
     }
-    for (Lean lean : node.chain().leans(Lean.Of.WORLD)) {
-      read = Math.max(read, reach(shot.node(lean.nodeId())));
-    }
-    reaches.put(node.id(), own + read);
-    return own + read;
+    reaches.put(node.id(), reach);
+    return reach;
   }
 }

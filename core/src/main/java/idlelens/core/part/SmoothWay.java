@@ -14,8 +14,13 @@ public sealed interface SmoothWay {
   /** The filter. */
   Filter filter();
 
-  /** Frames before and behind a frame that its outcome depends on. */
+  /** Frames before a frame that its outcome there depends on. */
   int reach();
+
+  /** Frames behind a frame that its outcome there depends on: none where it only lags. */
+  default int reachAhead() {
+    return reach();
+  }
 
   /** The same in time where each frame becomes so many. */
   SmoothWay lasting(double factor);
@@ -40,6 +45,11 @@ public sealed interface SmoothWay {
     @Override
     public int reach() {
       return forgotten(amount, times);
+    }
+
+    @Override
+    public int reachAhead() {
+      return 0;
     }
 
     @Override
@@ -69,6 +79,11 @@ public sealed interface SmoothWay {
     @Override
     public int reach() {
       return (int) Math.ceil(FRAMES_A_LAG * (lag + 1));
+    }
+
+    @Override
+    public int reachAhead() {
+      return 0;
     }
 
     @Override
