@@ -2,7 +2,6 @@ package idlelens.core.edit;
 
 import idlelens.core.part.Chain;
 import idlelens.core.part.Part;
-import idlelens.core.part.Slot;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -20,7 +19,7 @@ public record AddPart(String id, Part part) implements Edit {
   @Override
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
-    if (!part.kind().many() && part.kind().slot() != Slot.NODE) {
+    if (part.kind().isAlways()) {
       throw new RefusedException("part", "'" + part.kind().word() + "'", "a part of several");
     }
     List<Part> parts = new ArrayList<>(node.chain().parts());

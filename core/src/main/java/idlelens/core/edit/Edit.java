@@ -12,6 +12,7 @@ public sealed interface Edit
         AddNodes,
         RemoveNodes,
         Duplicate,
+        ToNewCamera,
         Rename,
         SetHidden,
         SwitchPart,

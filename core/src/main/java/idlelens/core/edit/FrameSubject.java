@@ -17,15 +17,12 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
@@ -90,18 +87,15 @@ public record FrameSubject(
   public Shot apply(Shot shot) {
     Node.Camera camera = shot.camera(id);
     Subject subject = new Subject(shot, subjects);
-    Set<String> needed = new HashSet<>(shot.reachedFrom(id));
     for (String node : subject.nodes()) {
-      Set<String> reached = shot.reachedFrom(node);
       requireApart(shot, id, node);
-      needed.addAll(reached);
     }
     if (from == to) {
-      Evaluation now = Evaluation.ofSome(shot, SampleGrid.at(from), needed);
+      Evaluation now = Evaluation.at(shot, from);
       Map<Path, Double> changed = new Solving(camera, now, subject, from).changes();
       return changed.isEmpty() ? shot : Keyed.write(shot, id, from, changed, keying);
     }
-    return overRange(shot, camera, subject, needed);
+    return overRange(shot, camera, subject);
   }
 
   /** Refuses a subject that moves with the camera. */
@@ -112,15 +106,16 @@ public record FrameSubject(
     }
   }
 
-  private Shot overRange(Shot shot, Node.Camera camera, Subject subject, Set<String> needed) {
+  private Shot overRange(Shot shot, Node.Camera camera, Subject subject) {
     List<Path> paths = new ArrayList<>(Path.POSE);
     paths.add(Path.FOCAL);
     int n = to - from + 1;
     double[] frames = new double[n];
     double[][] values = new double[NUMBERS][n];
+    Evaluation motion = Evaluation.at(shot, from);
     for (int i = 0; i < n; i++) {
       frames[i] = from + i;
-      Evaluation now = Evaluation.ofSome(shot, SampleGrid.at(from + i), needed);
+      Evaluation now = motion.moment(from + i);
       Map<Path, Double> changed = new Solving(camera, now, subject, from + i).changes();
       for (int k = 0; k < NUMBERS; k++) {
         Path path = paths.get(k);

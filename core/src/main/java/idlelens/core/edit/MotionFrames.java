@@ -73,12 +73,9 @@ final class MotionFrames {
    * @param needed the nodes that are read, and all that these read
    */
   Sampled sampled(Shot shot, Set<String> needed) {
+    Evaluation whole = Evaluation.ofSome(shot, grid, needed);
     return new Sampled(
-        grid.count(),
-        Evaluation.ofSome(shot, grid, needed),
-        Arrays.stream(between)
-            .mapToObj(f -> Evaluation.ofSome(shot, SampleGrid.at(f), needed))
-            .toList());
+        grid.count(), whole, Arrays.stream(between).mapToObj(whole::moment).toList());
   }
 
   /** A motion read on these frames. */

@@ -8,14 +8,12 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.joml.Vector3d;
 
 /**
@@ -74,10 +72,10 @@ public record MovePath(String id, List<Double> frames, double dxM, double dyM, d
 
   /** The way of the keyed place at each frame. */
   private Map<Double, Vector3d> ways(Shot shot, Collection<Double> keys) {
-    Set<String> reached = shot.reachedFrom(id);
     Map<Double, Vector3d> ways = new LinkedHashMap<>();
+    Evaluation motion = Evaluation.at(shot, shot.header().range().in());
     for (double frame : keys) {
-      Evaluation at = Evaluation.ofSome(shot, SampleGrid.at(frame), reached);
+      Evaluation at = motion.moment(frame);
       ways.put(frame, OwnNumbers.keyedWay(at, id, new Vector3d(dxM, dyM, dzM)));
     }
     return ways;

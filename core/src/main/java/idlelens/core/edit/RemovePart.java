@@ -1,7 +1,6 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.Part;
-import idlelens.core.part.Slot;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -22,7 +21,7 @@ public record RemovePart(String id, String part) implements Edit {
   public Shot apply(Shot shot) {
     Node node = shot.node(id);
     Part gone = node.chain().part(part);
-    if (!gone.kind().many() && gone.kind().slot() != Slot.NODE) {
+    if (gone.kind().isAlways()) {
       throw new RefusedException("part", "'" + part + "', which every chain has", "another part");
     }
     return shot.withNode(node.withoutParts(p -> p.id().equals(part)));

@@ -196,10 +196,11 @@ public final class Evaluation {
   }
 
   /**
-   * The shot at a single frame, wherever that is; its nodes are evaluated as they are asked for, so
-   * that a node may ask while it is being made itself.
+   * The shot at a single frame, wherever that is; what is filtered over time is worked out once for
+   * all of them. Its nodes are evaluated as they are asked for, so that a node may ask while it is
+   * being made itself; not for more than one thread.
    */
-  Evaluation moment(double frame) {
+  public Evaluation moment(double frame) {
     Evaluation known = moments.byFrame.get(frame);
     if (known == null) {
       known = new Evaluation(shot, SampleGrid.at(frame), false, moments.whole);

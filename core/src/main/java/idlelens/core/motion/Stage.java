@@ -13,7 +13,7 @@ import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
 /** One step of the chain: from the flow before it to the flow after it. Pure. */
-sealed interface Stage permits Stage.Posing, Framed, Shaken, Smoothed {
+sealed interface Stage permits Stage.Posing, Framed, Shaken, Smoothed, RunningIn {
 
   /**
    * The flow after this stage.

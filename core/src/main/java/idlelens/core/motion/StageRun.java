@@ -13,8 +13,8 @@ final class StageRun {
   private final List<Flow> flows = new ArrayList<>();
   private StageRun whole; // of which this is a part
 
-  /** A stage and the slot of the part it is of. */
-  record Step(Slot slot, Stage stage) {}
+  /** A stage, with the id and the slot of the part it is of. */
+  record Step(String part, Slot slot, Stage stage) {}
 
   private StageRun(Flow start) {
     this.start = start;
@@ -38,7 +38,7 @@ final class StageRun {
         Flow known = earlier.flows.get(same);
         Stage stage = earlier.steps.get(same).stage();
         flow = stage.touchesLens() ? known : flow.with(known.pose());
-        run.steps.add(new Step(step.slot(), stage));
+        run.steps.add(new Step(step.part(), step.slot(), stage));
       }
       run.flows.add(flow);
     }
@@ -119,6 +119,16 @@ final class StageRun {
       }
     }
     return track;
+  }
+
+  /** What comes to the stage of a part that is no part of the own pose. */
+  Flow before(String part) {
+    for (int i = 1; i < steps.size(); i++) {
+      if (steps.get(i).part().equals(part)) {
+        return flows.get(i - 1);
+      }
+    }
+    throw new IllegalArgumentException(part);
   }
 
   /** The stage of the own pose. */

@@ -10,6 +10,7 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Smooth;
 import idlelens.core.part.Target;
@@ -60,7 +61,7 @@ final class Stages {
     List<StageRun.Step> steps = new ArrayList<>();
     for (Part part : node.chain().parts()) {
       of(part, tracks.get(part.id()))
-          .ifPresent(stage -> steps.add(new StageRun.Step(part.kind().slot(), stage)));
+          .ifPresent(stage -> steps.add(new StageRun.Step(part.id(), part.kind().slot(), stage)));
     }
     return steps;
   }
@@ -68,7 +69,7 @@ final class Stages {
   /** The stage of the own pose. */
   StageRun.Step first() {
     Part keys = node.chain().part(Keys.ID);
-    return new StageRun.Step(keys.kind().slot(), keys(keys, tracks.get(Keys.ID)));
+    return new StageRun.Step(Keys.ID, keys.kind().slot(), keys(keys, tracks.get(Keys.ID)));
   }
 
   private Optional<Stage> of(Part part, PartTrack values) {
@@ -98,6 +99,15 @@ final class Stages {
       boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
       Smoothed there = work == null ? null : work.smoothed(smoothed++);
       return Optional.of(new Smoothed(smooth, values, Jumps.of(motion.shot(), node), lens, there));
+    }
+    if (part instanceof RunIn runIn && motion.isOn(runIn)) {
+      boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
+      return Optional.of(
+          new RunningIn(
+              runIn,
+              motion.shot().header().range(),
+              lens,
+              frame -> motion.moment(frame).reached(node).run().before(runIn.id())));
     }
     return Optional.empty();
   }

@@ -31,4 +31,9 @@ public record PartKind(
     parameters = List.copyOf(parameters);
     nodes = Set.copyOf(nodes);
   }
+
+  /** Whether every chain of such a node has it, so that it is neither added nor removed. */
+  public boolean isAlways() {
+    return !many && slot != Slot.WORLD && slot != Slot.NODE;
+  }
 }

@@ -15,6 +15,7 @@ public final class Parts {
           FrameUp.KIND,
           Shake.KIND,
           Smooth.KIND,
+          RunIn.KIND,
           Lens.KIND,
           Look.KIND,
           Shine.KIND);

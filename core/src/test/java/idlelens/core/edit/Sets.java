@@ -19,6 +19,7 @@ import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
@@ -247,7 +248,7 @@ public final class Sets {
                 new Key(48, 3, Tangent.Kind.SETTLE)));
     List<Part> parts =
         new ArrayList<>(Chain.pose().restingAt(0, 1, 0, 15, 0, 0).with(Path.X, cut).parts());
-    parts.addAll(List.of(bell, spring));
+    parts.addAll(List.of(bell, spring, RunIn.USUAL));
     return new Chain(parts).with(new Path("smooth-a", "weight"), keyed(1, 0.5, 40, 1).withRest(1));
   }
 

@@ -13,6 +13,7 @@ import idlelens.core.part.Move;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Pin;
 import idlelens.core.part.Ride;
+import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Shine;
 import idlelens.core.part.Smooth;
@@ -62,6 +63,7 @@ final class PartForms {
               String.join(" ", SmoothJson.FIELDS),
               SmoothJson::read,
               SmoothJson::write),
+          PartForm.of(RunIn.KIND, RunIn.class, "before after", PartForms::runIn, PartForms::runIn),
           PartForm.of(
               Lens.KIND,
               Lens.class,
@@ -73,6 +75,17 @@ final class PartForms {
               Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}));
 
   private PartForms() {}
+
+  private static RunIn runIn(PartBody body, JsonPlace p) throws FormatException {
+    return new RunIn(
+        body,
+        p.choice("before", RunIn.Edge.class, RunIn.Edge.OWN),
+        p.choice("after", RunIn.Edge.class, RunIn.Edge.OWN));
+  }
+
+  private static void runIn(RunIn part, ObjectNode out) {
+    out.put("before", JsonPlace.word(part.before())).put("after", JsonPlace.word(part.after()));
+  }
 
   private static FrameUp frameUp(PartBody body, JsonPlace p) throws FormatException {
     return new FrameUp(

@@ -23,6 +23,7 @@ import idlelens.core.edit.SetMist;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetSun;
+import idlelens.core.edit.ToNewCamera;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
 import idlelens.core.time.FrameRange;
@@ -72,6 +73,23 @@ final class SetForms {
               p -> new Duplicate(id(p), p.get("newId").text(), p.get("newName").text()),
               (e, out) ->
                   out.put("id", e.id()).put("newId", e.newId()).put("newName", e.newName())),
+          EditForm.of(
+              "to-new-camera",
+              ToNewCamera.class,
+              "id newId newName keep tolerance",
+              p ->
+                  new ToNewCamera(
+                      id(p),
+                      p.get("newId").text(),
+                      p.get("newName").text(),
+                      p.choice("keep", Keep.class, Keep.EVERY_FRAME),
+                      p.number("tolerance", 1)),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("newId", e.newId())
+                      .put("newName", e.newName())
+                      .put("keep", JsonPlace.word(e.keep()))
+                      .put("tolerance", e.tolerance())),
           EditForm.of(
               "rename",
               Rename.class,

@@ -82,6 +82,7 @@ import idlelens.core.edit.ShapeRail;
 import idlelens.core.edit.SplitRail;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
+import idlelens.core.edit.ToNewCamera;
 import idlelens.core.edit.TurnTangent;
 import idlelens.core.edit.ZeroOut;
 import idlelens.core.lens.Framing;
@@ -164,6 +165,7 @@ class EditJsonTest {
         new AddNodes(List.of(Rigs.imported())),
         new RemoveNodes(List.of("cam", "head"), 3.5, true, Keep.PLACE),
         new Duplicate("cam", "new", "New"),
+        new ToNewCamera("cam", "new", "New", Keep.FITTED, 2.5),
         new Rename("cam", "B"),
         new SetHidden("cam", Hidden.IN_SIGHT),
         new SwitchPart("cam", Carried.ID, false),

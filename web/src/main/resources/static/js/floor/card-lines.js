@@ -70,6 +70,10 @@ const LINES = {
     return { line: `${SMOOTHS[part.way](part)}${lag}`, columns: column ? [shown] : [] };
   },
 
+  'run-in'(store, desk, node, { before = 'own', after = 'own' }) {
+    return { line: `${EDGES[before]} · ${EDGES[after]}`, columns: [] };
+  },
+
   lens(store, desk, node, part) {
     const lens = store.lens(node.id, desk.frame);
     const keyed = keyFrames(node, pathsIn(part)).length > 0;
@@ -82,6 +86,9 @@ const LINES = {
     };
   },
 };
+
+/** What a motion does beyond the shot. */
+const EDGES = { own: 'as keyed', hold: 'hold', 'run-on': 'run on', cycle: 'cycle' };
 
 /** What a card that smooths is set to. */
 const SMOOTHS = {

@@ -60,9 +60,23 @@ function without(store, desk, id, partId) {
     title: 'Shows the motion without this card beside it: in the picture, on the plan and in Curves',
   });
   return {
-    element: h('div', { class: 'buttons' }, hold, ghost),
+    element: h('div', { class: 'buttons' }, hold, ghost, ...toNewCamera(store, desk, id)),
     refresh: () => ghost.setAttribute('aria-pressed', String(isShown())),
   };
+}
+
+/** Writes what a camera does into a new one beside it. */
+function toNewCamera(store, desk, id) {
+  if (store.byId.get(id)?.kind !== 'camera') return [];
+  const make = (keep, title, text) => button(text, () => desk.nodes.toNewCamera(id, keep), { title });
+  return [
+    make(
+      'every-frame',
+      'Its motion as it is now, a key on every frame, as a new camera beside it',
+      'Bake to new camera',
+    ),
+    make('fitted', 'The same with few keys, within a millimetre and a hundredth of a degree', 'Fit to new camera'),
+  ];
 }
 
 /**

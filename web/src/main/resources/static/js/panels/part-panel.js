@@ -66,6 +66,9 @@ export function windowPart(store, desk, id, partId) {
   };
 }
 
+/** Whether a chain has such a card only once it is added. @param {import('../shot/types.js').PartKind} kind */
+const isAdded = ({ slot, many }) => slot === 'node' || slot === 'world' || (many && slot !== 'space');
+
 /** The buttons for what is done to the card itself. */
 function cardButtons(desk, id, partId) {
   const now = () => ({ node: desk.store.byId.get(id), part: partOf(desk.store.byId.get(id), partId) });
@@ -91,14 +94,7 @@ export function panelOf(store, desk, node, part, parts) {
   const says = h('small', { class: 'note' });
   return {
     title: `${titleOf(node, part)} · ${node.name}`,
-    aside: h(
-      'span',
-      { class: 'aside' },
-      says,
-      kindOf(part).slot === 'node' || (kindOf(part).many && kindOf(part).slot !== 'space')
-        ? cardButtons(desk, node.id, partId)
-        : '',
-    ),
+    aside: h('span', { class: 'aside' }, says, isAdded(kindOf(part)) ? cardButtons(desk, node.id, partId) : ''),
     elements: [h('div', { class: 'rows' }, ...parts.flatMap((each) => each.rows))],
     refresh() {
       const now = store.byId.get(node.id);

@@ -22,9 +22,9 @@ export class PartWork {
 
   /** Sets it otherwise; what is undefined is left out. */
   set(change, done = true) {
-    const { part: kind } = this.part;
+    const { part: kind, id } = this.part;
     const settings = Object.fromEntries(this.settings.filter((n) => n in this.part).map((n) => [n, this.part[n]]));
-    const edits = [{ edit: 'set-part', id: this.id, part: { part: kind, id: this.partId, ...settings, ...change } }];
+    const edits = [{ edit: 'set-part', id: this.id, part: { part: kind, ...(id && { id }), ...settings, ...change } }];
     if (done) return this.store.edit(edits);
     this.store.show(edits);
     return true;

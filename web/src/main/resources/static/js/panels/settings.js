@@ -20,6 +20,7 @@ import { railPanel } from './rail.js';
 import { repeatPanel } from './repeat.js';
 import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
+import { runInPanel } from './run-in.js';
 import { shakePanel } from './shake.js';
 import { shotPanel } from './shot.js';
 import { smoothPanel } from './smooth.js';
@@ -36,6 +37,7 @@ const PART_PANELS = {
   'frame-up': frameUpPanel,
   shake: shakePanel,
   smooth: smoothPanel,
+  'run-in': runInPanel,
   lens: lensPanel,
 };
 /** Panels of what a node is, by its kind. */

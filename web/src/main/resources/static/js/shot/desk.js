@@ -205,7 +205,7 @@ export class Desk extends EventTarget {
 
   /** Puts a part like this one into a node's chain, and chooses its card. */
   async addPart(node, part) {
-    const once = kindOf(part).slot === 'node';
+    const once = !kindOf(part).many;
     const id = once ? part.part : this.store.freeId(part.part);
     const kept = await this.store.edit([{ edit: 'add-part', id: node.id, part: once ? part : { ...part, id } }]);
     if (kept) this.chooseCard(id);

@@ -32,6 +32,7 @@ function firstShake(store) {
 
 const NEW = {
   shake: firstShake,
+  'run-in': () => ({ before: 'run-on', after: 'run-on' }),
   smooth: () => ({ way: 'gaussian', sigma: 5 }),
   move: firstMove,
   aim: (store, node) => ({ target: firstTarget(store, node), side: 'front', roll: 'kept' }),

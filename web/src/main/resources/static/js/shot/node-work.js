@@ -1,6 +1,6 @@
 // What the artist does with the nodes that are selected, one or several.
 import { toast } from '../common/toasts.js';
-import { carrierAt, carrierOf, everCarrying, handOversOf, partOf, POSE, TURN } from './parts.js';
+import { carrierAt, carrierOf, everCarrying, handOversOf, partOf, pathsOf, POSE, TURN } from './parts.js';
 import { keyCount, keysOf } from './keys.js';
 import { middleOf } from './node-points.js';
 
@@ -191,6 +191,20 @@ export class NodeWork {
   /** @param {string[]} ids @param {boolean | import('./hidden.js').Where[]} hidden */
   hide(ids, hidden) {
     return this.store.edit(ids.map((id) => ({ edit: 'set-hidden', id, hidden })));
+  }
+
+  /** Writes what a camera does into a new one, and chooses that. @param {string} keep every-frame or fitted */
+  async toNewCamera(id, keep) {
+    const { store } = this;
+    const newId = store.freeId('camera');
+    const newName = store.freeName(`${store.byId.get(id).name} ${keep === 'fitted' ? 'fitted' : 'baked'}`);
+    const kept = await store.edit([{ edit: 'to-new-camera', id, newId, newName, keep, tolerance: 1 }]);
+    if (!kept) return;
+    const keys = new Set(
+      pathsOf(store.byId.get(newId)).flatMap((path) => keysOf(store.byId.get(newId), path).map((k) => k[0])),
+    );
+    toast(`${newName}: keys on ${keys.size} frames`);
+    this.desk.select(newId);
   }
 
   async duplicate(ids) {

@@ -47,12 +47,15 @@ export async function loadParts() {
 /** What a parameter of that id is called, in whichever part. @param {string} id @returns {string | undefined} */
 export const labelOf = (id) => [...kinds.values()].flatMap((kind) => kind.parameters).find((p) => p.id === id)?.label;
 
+/** Whether a chain may have such a part, but only one, and need not have it. */
+const canBeOnce = (kind) => !kind.many && (kind.slot === 'node' || kind.slot === 'world');
+
 /** All kinds that a node may have several of; a ride comes with a rail. */
 export const addable = (node) =>
   [...kinds.values()].filter(
     (k) =>
       k.nodes.includes(node.kind) &&
-      ((k.many && k.slot !== 'space') || (k.slot === 'node' && !node.chain.some((p) => p.part === k.part))),
+      ((k.many && k.slot !== 'space') || (canBeOnce(k) && !node.chain.some((p) => p.part === k.part))),
   );
 
 export const familyOf = (id) => families.get(id);

@@ -95,4 +95,55 @@ class SmoothTest extends BrowserTest {
     assertThat(x.toString()).isEqualTo("[0, 8]");
     page.close();
   }
+
+  /** What the chain makes of a camera becomes a camera of its own, with a key a frame or few. */
+  @Test
+  void result_isBakedAndFittedToANewCamera() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    addSmooth(page);
+    waitForRevision(page, 2);
+    page.click(".settings button:text-is('Bake to new camera')");
+    waitForRevision(page, 3);
+    page.waitForSelector(".toast-line:has-text('A-cam baked: keys on 160 frames')");
+    page.evaluate("() => idleLens.desk.select('a-cam')");
+    page.click(".card.smooth [data-card]");
+    page.click(".settings button:text-is('Fit to new camera')");
+    waitForRevision(page, 4);
+    page.waitForSelector(".toast-line:has-text('A-cam fitted')");
+    Object off =
+        page.evaluate(
+            "() => { const s = idleLens.store; return Math.max(...['A-cam baked', 'A-cam fitted']"
+                + ".flatMap((name) => { const id = s.nodes.find((n) => n.name === name).id; return"
+                + " [1001, 1050, 1101].map((f) => { const a = s.pose('a-cam', f); const b ="
+                + " s.pose(id, f); return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z); }); })); }");
+    assertThat(((Number) off).doubleValue()).isLessThan(0.002);
+    page.close();
+  }
+
+  @Test
+  void runIn_isAddedOnce_andChangesTheHandlesOnly() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.select('dolly')");
+    page.click("#add-part");
+    page.click(".menu button:has-text('Run-in')");
+    page.waitForSelector(".settings h2:has-text('Run-in')");
+    waitForRevision(page, 2);
+    String speeds =
+        "() => [996, 1050].map((f) => (idleLens.store.pose('dolly', f + 1).z -"
+            + " idleLens.store.pose('dolly', f).z).toFixed(4)).join()";
+    String running = (String) page.evaluate(speeds);
+    page.selectOption(".settings select[aria-label='Before the first frame']", "hold");
+    waitForRevision(page, 3);
+    String held = (String) page.evaluate(speeds);
+    assertThat(held.split(",")[0]).isEqualTo("0.0000");
+    assertThat(held.split(",")[1]).isEqualTo(running.split(",")[1]);
+    assertThat(app.part(shot, "dolly", "run-in").get("before").stringValue()).isEqualTo("hold");
+    page.click("#add-part");
+    page.waitForSelector(".menu button:has-text('Smooth')");
+    assertThat(page.locator(".menu button:has-text('Run-in')").count()).isZero();
+    page.keyboard().press("Escape");
+    page.close();
+  }
 }
