@@ -21,8 +21,9 @@ import java.util.Set;
  * @param frame the first frame with the new carrier
  * @param carrierId a null, a piece, a rail or a repeat, or "" for the world
  * @param meeting how the node comes into the new space
+ * @param over frames over which it settles, where it does
  */
-public record HandOverTo(String id, double frame, String carrierId, Meeting meeting)
+public record HandOverTo(String id, double frame, String carrierId, Meeting meeting, double over)
     implements Edit {
   private static final String WORD = "hand-over-";
 
@@ -31,6 +32,12 @@ public record HandOverTo(String id, double frame, String carrierId, Meeting meet
     Require.finite(frame, "frame");
     Require.present(carrierId, "carrier");
     Require.present(meeting, "meeting");
+    Require.within(over, 0, HandOver.LONGEST_SETTLE, "over");
+  }
+
+  /** One that does not settle. */
+  public HandOverTo(String id, double frame, String carrierId, Meeting meeting) {
+    this(id, frame, carrierId, meeting, 0);
   }
 
   @Override
@@ -40,14 +47,15 @@ public record HandOverTo(String id, double frame, String carrierId, Meeting meet
     Carried carried = node.chain().carried();
     Shot joined = with(shot, node, carried, Optional.empty());
     return switch (meeting) {
-      case JOINED -> joined;
+      case JOINED, SETTLING -> joined;
       case NUMBERS -> with(shot, node, carried, Optional.of(RigidPose.IDENTITY));
       case FIXED -> with(shot, node, carried, Optional.of(constant(joined)));
     };
   }
 
   private Shot with(Shot shot, Node node, Carried carried, Optional<RigidPose> offset) {
-    HandOver added = new HandOver(stampId(carried), frame, carrierId, offset);
+    double settle = meeting == Meeting.SETTLING ? over : 0;
+    HandOver added = new HandOver(stampId(carried), frame, carrierId, offset, settle);
     return shot.withNode(node.withChain(node.chain().with(carried.with(added))));
   }
 

@@ -7,6 +7,7 @@ import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
+import idlelens.core.part.Shake;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
@@ -41,7 +42,7 @@ public final class Evaluation {
    * constants of hand-overs, which are the same on every grid.
    */
   private record Moments(
-      Evaluation whole, Map<Double, Evaluation> byFrame, Map<String, RigidPose[]> constants) {}
+      Evaluation whole, Map<Double, Evaluation> byFrame, Map<String, Standing[]> constants) {}
 
   /**
    * @param whole the evaluation of which this is a single frame, or null
@@ -210,8 +211,18 @@ public final class Evaluation {
   }
 
   /** The constants of a node's hand-overs that are known; to be added to. */
-  Map<String, RigidPose[]> constants() {
+  Map<String, Standing[]> constants() {
     return moments.constants;
+  }
+
+  /** This shot at a frame, without any shake of some nodes. */
+  Evaluation calmMoment(double frame, Set<String> ids) {
+    Map<String, Node> calm = new HashMap<>();
+    for (String id : ids) {
+      Node node = shot.node(id);
+      calm.put(id, node.withoutParts(Shake.class::isInstance));
+    }
+    return new Evaluation(shot.withChanged(calm), SampleGrid.at(frame), isStart, null);
   }
 
   private void addLens(Node.Camera camera, Evaluation earlier) {
@@ -382,13 +393,15 @@ public final class Evaluation {
   public PoseTrack local(String nodeId) {
     NodeMotion motion = of(nodeId);
     String parent = shot.node(nodeId).parentId();
-    if (motion.world() == motion.carried() && motion.space().stretches().size() == 1) {
-      Space.Stretch only = motion.space().stretches().get(0);
+    Space.Stretch only = motion.space().stretches().get(0);
+    if (motion.world() == motion.carried()
+        && motion.space().stretches().size() == 1
+        && only.standing().isStill()) {
       PoseTrack track = only.carrier();
       if (track == null ? parent.isEmpty() : !parent.isEmpty() && track == of(parent).world()) {
-        return only.constant().equals(RigidPose.IDENTITY)
+        return only.standing().equals(Standing.NOWHERE)
             ? motion.own()
-            : new Stage.Carried(Space.still(grid, only.constant())).apply(motion.own());
+            : new Stage.Carried(Space.still(grid, only.standing().pose())).apply(motion.own());
       }
     }
     return parent.isEmpty() ? motion.world() : motion.world().seenFrom(of(parent).world());

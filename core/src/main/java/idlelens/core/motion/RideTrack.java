@@ -44,7 +44,7 @@ final class RideTrack {
       return earlier;
     }
     local = sameLocal ? earlier.local : locals();
-    Space space = new Space(values.grid(), List.of(new Space.Stretch(0, rail, RigidPose.IDENTITY)));
+    Space space = new Space(values.grid(), List.of(new Space.Stretch(0, rail, Standing.NOWHERE)));
     world = new Stage.Carried(space).apply(local);
     return this;
   }

@@ -14,19 +14,20 @@ record Space(SampleGrid grid, List<Stretch> stretches) {
    *
    * @param first its first sample; that of the first stretch is 0
    * @param carrier its pose in the world, or null for the world
-   * @param constant pose between carrier and node
+   * @param standing pose between carrier and node
    */
-  record Stretch(int first, PoseTrack carrier, RigidPose constant) {
-    RigidPose at(int sample) {
-      return carrier == null ? constant : carrier.pose(sample).times(constant);
+  record Stretch(int first, PoseTrack carrier, Standing standing) {
+    RigidPose at(int sample, double frame) {
+      RigidPose stands = standing.at(frame);
+      return carrier == null ? stands : carrier.pose(sample).times(stands);
     }
 
     boolean isStill() {
-      return carrier == null || carrier.isStill();
+      return standing.isStill() && (carrier == null || carrier.isStill());
     }
 
     private boolean sameAs(Stretch other) {
-      return first == other.first && carrier == other.carrier && constant.equals(other.constant);
+      return first == other.first && carrier == other.carrier && standing.equals(other.standing);
     }
   }
 
@@ -36,7 +37,7 @@ record Space(SampleGrid grid, List<Stretch> stretches) {
 
   /** One that stands at a pose in the world. */
   static Space still(SampleGrid grid, RigidPose pose) {
-    return new Space(grid, List.of(new Stretch(0, null, pose)));
+    return new Space(grid, List.of(new Stretch(0, null, Standing.still(pose))));
   }
 
   RigidPose at(int sample) {
@@ -44,13 +45,13 @@ record Space(SampleGrid grid, List<Stretch> stretches) {
     while (last > 0 && stretches.get(last).first() > sample) {
       last--;
     }
-    return stretches.get(last).at(sample);
+    return stretches.get(last).at(sample, grid.frame(sample));
   }
 
   /** Whether it is the world's at all samples. */
   boolean isWorld() {
     return stretches.stream()
-        .allMatch(s -> s.carrier() == null && s.constant().equals(RigidPose.IDENTITY));
+        .allMatch(s -> s.carrier() == null && s.standing().equals(Standing.NOWHERE));
   }
 
   boolean isStill() {

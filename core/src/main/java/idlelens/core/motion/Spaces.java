@@ -37,7 +37,7 @@ final class Spaces {
       return Space.still(grid, motion.start().reached(node).space().at(0));
     }
     List<Space.Stretch> stretches = new ArrayList<>();
-    RigidPose[] constants = constants();
+    Standing[] constants = constants();
     stretches.add(new Space.Stretch(0, track(0), constants[0]));
     for (int k = 1; k < constants.length; k++) {
       int first = firstSample(grid, carried.later().get(k - 1).frame());
@@ -53,14 +53,17 @@ final class Spaces {
   }
 
   /** The pose between each carrier and the node's own space. */
-  private RigidPose[] constants() {
-    RigidPose[] known = motion.constants().get(node.id());
+  private Standing[] constants() {
+    Standing[] known = motion.constants().get(node.id());
     if (known == null) {
-      known = new RigidPose[carried.later().size() + 1];
-      known[0] = carried.by().offset();
+      known = new Standing[carried.later().size() + 1];
+      known[0] = Standing.still(carried.by().offset());
       for (int k = 1; k < known.length; k++) {
         HandOver now = carried.later().get(k - 1);
-        known[k] = now.offset().isPresent() ? now.offset().get() : kept(now, k, known[k - 1]);
+        known[k] =
+            now.offset().isPresent()
+                ? Standing.still(now.offset().get())
+                : kept(now, k, known[k - 1]);
       }
       motion.constants().put(node.id(), known);
     }
@@ -73,10 +76,18 @@ final class Spaces {
   }
 
   /** The constant that leaves the node where the carrier before has it at the frame. */
-  private RigidPose kept(HandOver now, int stretch, RigidPose before) {
+  private Standing kept(HandOver now, int stretch, Standing before) {
     Evaluation moment = motion.moment(now.frame());
-    RigidPose from = carrierAt(moment, carried.carrier(stretch - 1)).times(before);
-    return carrierAt(moment, now.carrierId()).inverse().times(from);
+    String carrier = carried.carrier(stretch - 1);
+    RigidPose stood = before.at(now.frame());
+    RigidPose back = carrierAt(moment, now.carrierId()).inverse();
+    RigidPose pose = back.times(carrierAt(moment, carrier).times(stood));
+    if (now.settle() == 0 || carrier.isEmpty()) {
+      return Standing.still(pose);
+    }
+    Evaluation calm = motion.calmMoment(now.frame(), motion.shot().reachedFrom(carrier));
+    RigidPose settled = back.times(carrierAt(calm, carrier).times(before.settled()));
+    return new Standing(pose, settled, now.frame(), now.settle());
   }
 
   private RigidPose carrierAt(Evaluation moment, String carrier) {

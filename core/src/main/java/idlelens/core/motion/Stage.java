@@ -220,7 +220,8 @@ sealed interface Stage permits Stage.Posing, Framed, Shaken, Smoothed, RunningIn
     }
 
     private void carry(Space.Stretch stretch, PoseTrack own, PoseTrack to, int first, int end) {
-      RigidPose offset = stretch.constant();
+      RigidPose offset = stretch.standing().pose();
+      boolean settles = !stretch.standing().isStill();
       PoseTrack carrier =
           stretch.carrier() == null
               ? PoseTrack.still(space.grid(), RigidPose.IDENTITY)
@@ -230,6 +231,10 @@ sealed interface Stage permits Stage.Posing, Framed, Shaken, Smoothed, RunningIn
       Vector3d place = new Vector3d();
       Quaterniond offsetTurn = offset.turn();
       for (int i = first; i < end; i++) {
+        if (settles) {
+          offset = stretch.standing().at(space.grid().frame(i));
+          offsetTurn = offset.turn();
+        }
         int o = own.index(i);
         int c = carrier.index(i);
         turn.set(carrier.qx()[c], carrier.qy()[c], carrier.qz()[c], carrier.qw()[c]);

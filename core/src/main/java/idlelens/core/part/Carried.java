@@ -162,6 +162,13 @@ public record Carried(PartBody body, Carriage by, List<HandOver> later) implemen
   }
 
   @Override
+  public Carried lasting(double factor) {
+    return later.stream().allMatch(h -> h.settle() == 0)
+        ? this
+        : withLater(later.stream().map(h -> h.lasting(factor)).toList());
+  }
+
+  @Override
   public Carried stampsRetimed(DoubleUnaryOperator map) {
     return later.isEmpty() ? this : withLater(later.stream().map(h -> h.retimed(map)).toList());
   }

@@ -87,6 +87,7 @@ class EditTest {
         new RemoveNodes(List.of("crate"), 17, false, Keep.FITTED),
         new HandOverTo("cam", 30, "crate", Meeting.JOINED),
         new HandOverTo("cam", 12, "", Meeting.FIXED),
+        new HandOverTo("cam", 21, "crate", Meeting.SETTLING, 9),
         new HandOverTo("walker", 20.5, "other", Meeting.NUMBERS),
         new MoveStamp("walker", Carried.ID, "to-world", 40),
         new RemoveStamp("walker", Carried.ID, "to-crate"),

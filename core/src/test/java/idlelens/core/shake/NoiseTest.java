@@ -71,10 +71,10 @@ class NoiseTest {
   @ParameterizedTest
   @ValueSource(doubles = {0.7, 1.3, 4})
   void spectrum_isHighestAtTheFrequency(double hz) {
-    int n = 1024;
+    int n = 512;
     double rate = 24;
     double[] power = new double[n / 2];
-    for (int seed = 0; seed < 60; seed++) {
+    for (int seed = 0; seed < 40; seed++) {
       double[] all = values(new Noise(seed, seed % 8, 3, 0.4), even(n, hz / rate), 0);
       for (int k = 0; k < power.length; k++) {
         power[k] += power(all, k);
@@ -98,7 +98,7 @@ class NoiseTest {
   /** Middle of what lies above nine tenths of the highest, since one spectrum is ragged. */
   private static double peak(double[] power) {
     double[] smooth = new double[power.length];
-    int reach = 4;
+    int reach = 2;
     for (int k = reach; k < power.length - reach; k++) {
       smooth[k] = IntStream.rangeClosed(k - reach, k + reach).mapToDouble(i -> power[i]).sum();
     }

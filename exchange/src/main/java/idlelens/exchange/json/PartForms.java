@@ -127,7 +127,7 @@ final class PartForms {
   private record Stretch(Carriage carriage, Optional<HandOver> handOver) {}
 
   private static Stretch stretch(JsonPlace p) throws FormatException {
-    p.only("id", "frame", "node", "offset");
+    p.only("id", "frame", "node", "offset", "settle");
     Carriage carriage = CarriageJson.read(p, "node");
     if (!p.has("frame")) {
       return new Stretch(carriage, Optional.empty());
@@ -137,7 +137,8 @@ final class PartForms {
     String id = p.get("id").text();
     double frame = p.get("frame").number();
     return new Stretch(
-        carriage, Optional.of(new HandOver(id, frame, carriage.carrierId(), offset)));
+        carriage,
+        Optional.of(new HandOver(id, frame, carriage.carrierId(), offset, p.number("settle", 0))));
   }
 
   private static void carried(Carried part, ObjectNode out) {
@@ -152,6 +153,9 @@ final class PartForms {
         each.put("node", next.carrierId());
       }
       next.offset().ifPresent(offset -> CarriageJson.write(offset, each));
+      if (next.settle() != 0) {
+        each.put("settle", next.settle());
+      }
     }
   }
 

@@ -75,18 +75,15 @@ final class RigForms {
           EditForm.of(
               "hand-over",
               HandOverTo.class,
-              "id carrier frame meeting",
+              "id carrier frame meeting over",
               p ->
                   new HandOverTo(
                       id(p),
                       frame(p),
                       p.text("carrier", ""),
-                      p.choice("meeting", Meeting.class, Meeting.JOINED)),
-              (e, out) ->
-                  out.put("id", e.id())
-                      .put("carrier", e.carrierId())
-                      .put("frame", e.frame())
-                      .put("meeting", JsonPlace.word(e.meeting()))),
+                      p.choice("meeting", Meeting.class, Meeting.JOINED),
+                      p.number("over", 0)),
+              RigForms::handOver),
           EditForm.of(
               "add-carrier",
               AddCarrier.class,
@@ -140,6 +137,14 @@ final class RigForms {
                       .put("keep", JsonPlace.word(e.keep()))));
 
   private RigForms() {}
+
+  private static void handOver(HandOverTo e, ObjectNode out) {
+    out.put("id", e.id()).put("carrier", e.carrierId()).put("frame", e.frame());
+    out.put("meeting", JsonPlace.word(e.meeting()));
+    if (e.over() != 0) {
+      out.put("over", e.over());
+    }
+  }
 
   private static Keep keep(JsonPlace p) throws FormatException {
     return p.choice("keep", Keep.class, p.flag("keepPlace", true) ? Keep.PLACE : Keep.NUMBERS);

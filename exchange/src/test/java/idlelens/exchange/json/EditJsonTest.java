@@ -214,6 +214,7 @@ class EditJsonTest {
         new CopyMotion("cam", "still-cam", Keep.FITTED),
         new HandOverTo("cam", 1012.5, "dolly", Meeting.JOINED),
         new HandOverTo("cam", 1020, "", Meeting.NUMBERS),
+        new HandOverTo("cam", 1030, "", Meeting.SETTLING, 24),
         new MoveStamp("cam", "carried", "hand-over-1", 1030),
         new RemoveStamp("cam", "carried", "hand-over-1"),
         new RemoveNodes(List.of("dolly"), 1010, false, Keep.FITTED),
