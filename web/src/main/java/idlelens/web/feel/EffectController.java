@@ -1,5 +1,6 @@
 package idlelens.web.feel;
 
+import idlelens.core.check.Calm;
 import idlelens.core.check.Effect;
 import idlelens.core.check.Smoothness;
 import idlelens.core.motion.Evaluation;
@@ -98,6 +99,20 @@ class EffectController {
           Evaluation motion = motion(shot, node);
           return json(EffectJson.seeds(seeds, seed -> ShakeTrace.of(motion, node, part, seed)));
         });
+  }
+
+  @GetMapping("/api/shots/{id}/calm")
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "The next frame at which shake has a node nearly in its place",
+      description =
+          "From a frame of the range on: within 2 mm and 0.05 degrees of where it would be without"
+              + " any shake; where there is none, the calmest frame until the end.")
+  CompletableFuture<ResponseEntity<byte[]>> calm(
+      Asker asker, @PathVariable long id, @RequestParam String node, @RequestParam int from) {
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "the search for a calm frame"),
+        () -> json(EffectJson.of(Calm.next(shots.current(id).shot(), node, from))));
   }
 
   private static Evaluation motion(Shot shot, String node) {

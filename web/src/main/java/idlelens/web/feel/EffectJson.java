@@ -1,5 +1,6 @@
 package idlelens.web.feel;
 
+import idlelens.core.check.Calm;
 import idlelens.core.check.Effect;
 import idlelens.core.check.Smoothness;
 import idlelens.core.check.Spectrum;
@@ -29,6 +30,11 @@ final class EffectJson {
     amount(out.putObject("turn"), effect.turn());
     effect.picture().ifPresent(p -> amount(out.putObject("picture"), p));
     return out;
+  }
+
+  static ObjectNode of(Calm calm) {
+    ObjectNode out = JsonNodeFactory.instance.objectNode().put("frame", calm.frame());
+    return out.put("placeM", calm.placeM()).put("turnDeg", calm.turnDeg());
   }
 
   private static void amount(ObjectNode out, Effect.Amount amount) {

@@ -45,12 +45,13 @@ export class NodeWork {
   }
 
   /** Hands nodes over to a carrier at a frame. @param {string[]} ids */
-  handOver(ids, carrier, meeting = 'joined', frame = this.desk.frame) {
+  /** @param {number} [over] frames over which nodes come to their clean path, where they settle */
+  handOver(ids, carrier, meeting = 'joined', frame = this.desk.frame, over = 0) {
     const onRail = this.store.byId.get(carrier)?.kind === 'rail';
     return this.store.edit(
       ids.flatMap((id) => [
         ...(onRail ? this.desk.rails.rideFrom(id, carrier, frame) : []),
-        { edit: 'hand-over', id, carrier, frame, meeting },
+        { edit: 'hand-over', id, carrier, frame, meeting, ...(meeting === 'settling' && { over }) },
       ]),
     );
   }

@@ -20,7 +20,7 @@
  * @typedef {{part: string, id?: string, on?: boolean, window?: Window, [setting: string]: any}} Part
  */
 
-/** @typedef {{id?: string, frame?: number, node?: string, offset?: number[]}} Carrying */
+/** @typedef {{id?: string, frame?: number, node?: string, offset?: number[], settle?: number}} Carrying */
 
 /** @typedef {{leftOut: string[], locked: string[]}} TakesKeys */
 

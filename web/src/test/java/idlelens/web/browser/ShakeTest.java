@@ -127,4 +127,34 @@ class ShakeTest extends BrowserTest {
     }
     page.close();
   }
+
+  /** Let go from a carrier that shakes: at a calm frame, or settling to the clean path. */
+  @Test
+  void handOver_fromAShakingCarrier_waitsForCalm_andSettles() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.select('head')");
+    page.click("#add-part");
+    page.click(".menu button:has-text('Shake')");
+    page.waitForSelector(".settings h2:has-text('Handheld')");
+    type(page, "X", "30");
+    waitForRevision(page, 3);
+    page.evaluate("() => { idleLens.desk.select('a-cam'); idleLens.desk.goTo(1030); }");
+    page.click("[data-card=carried]");
+    page.click(".settings button:text-is('Wait for calm')");
+    page.waitForSelector(".toast-line:has-text('off its clean path')");
+    int calm = ((Number) page.evaluate("() => idleLens.desk.frame")).intValue();
+    assertThat(calm).isGreaterThan(1030);
+    page.selectOption(".settings select[aria-label='How it comes to a new carrier']", "settling");
+    page.selectOption(".settings select[aria-label='Hand over at the playhead to']", "");
+    waitForRevision(page, 4);
+    JsonNode handed = app.part(shot, "a-cam", "carried").get("by").get(1);
+    assertThat(handed.get("frame").intValue()).isEqualTo(calm);
+    assertThat(handed.get("settle").intValue()).isEqualTo(24);
+    type(page, "Frames to the clean path from " + calm, "40");
+    waitForRevision(page, 5);
+    assertThat(app.part(shot, "a-cam", "carried").get("by").get(1).get("settle").intValue())
+        .isEqualTo(40);
+    page.close();
+  }
 }
