@@ -13,6 +13,7 @@ public sealed interface Edit
         RemoveNodes,
         Duplicate,
         ToNewCamera,
+        LiftShake,
         Rename,
         SetHidden,
         SwitchPart,

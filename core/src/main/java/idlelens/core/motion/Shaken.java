@@ -4,9 +4,6 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Window;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
-import java.util.List;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
@@ -14,14 +11,12 @@ import org.joml.Vector3d;
  * A layer of shake: {@code W' = W * T(offset) * R(pan, tilt, roll)}, in the node's own space, and
  * more or less focal length and focus.
  *
- * @param shake its settings
- * @param values weight, amplitudes and frequencies
- * @param rate of the shot
- * @param range of the shot, over which it closes where it loops
+ * @param offsets what it adds, before its weight
+ * @param values its weight, among others
+ * @param window the frames at which it takes effect
  * @param lens whether it reaches a lens
  */
-record Shaken(Shake shake, PartTrack values, FrameRate rate, FrameRange range, boolean lens)
-    implements Stage {
+record Shaken(Offsets offsets, PartTrack values, Window window, boolean lens) implements Stage {
   private static final double CENTIMETRES = 0.01;
   private static final int PLACE = 0;
   private static final int TURN = 3;
@@ -30,15 +25,14 @@ record Shaken(Shake shake, PartTrack values, FrameRate rate, FrameRange range, b
 
   @Override
   public Flow apply(Flow before) {
-    Shaking shaking = new Shaking(shake, values, rate, range);
     double[] share = shares();
     if (share.length == 1 && share[0] == 0) {
       return before;
     }
     return new Flow(
-        posed(before.pose(), shaking, share),
-        lens ? set(before.focalMm(), shaking.channel(FOCAL), share, Lens.FOCAL) : before.focalMm(),
-        lens ? set(before.focusM(), shaking.channel(FOCUS), share, null) : before.focusM());
+        posed(before.pose(), share),
+        lens ? set(before.focalMm(), offsets.channel(FOCAL), share, Lens.FOCAL) : before.focalMm(),
+        lens ? set(before.focusM(), offsets.channel(FOCUS), share, null) : before.focusM());
   }
 
   @Override
@@ -49,7 +43,6 @@ record Shaken(Shake shake, PartTrack values, FrameRate rate, FrameRange range, b
   /** How much of it takes effect: one number for all samples or one for each. */
   double[] shares() {
     double[] weight = values.values(Parameter.WEIGHT);
-    Window window = shake.body().window();
     if (window.isOpen()) {
       return weight;
     }
@@ -60,11 +53,11 @@ record Shaken(Shake shake, PartTrack values, FrameRate rate, FrameRange range, b
     return out;
   }
 
-  private PoseTrack posed(PoseTrack before, Shaking shaking, double[] share) {
+  private PoseTrack posed(PoseTrack before, double[] share) {
     double[][] all = new double[Shake.POSE_CHANNELS][];
     boolean any = false;
     for (int c = 0; c < all.length; c++) {
-      all[c] = shaking.channel(c);
+      all[c] = offsets.channel(c);
       any |= all[c] != null;
     }
     if (!any) {
@@ -123,12 +116,7 @@ record Shaken(Shake shake, PartTrack values, FrameRate rate, FrameRange range, b
     return other instanceof Shaken that
         && values.shares(that.values)
         && lens == that.lens
-        && rate.equals(that.rate)
-        && settings(shake).equals(settings(that.shake))
-        && (!shake.loops() || range.equals(that.range));
-  }
-
-  private static Object settings(Shake all) {
-    return List.of(all.way(), all.seed(), all.loops(), all.start(), all.body().window());
+        && window.equals(that.window)
+        && offsets.sameAs(that.offsets);
   }
 }

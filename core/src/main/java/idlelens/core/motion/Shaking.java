@@ -22,10 +22,11 @@ import java.util.List;
 import java.util.Optional;
 
 /** The bare offsets of a layer of shake on a grid, channel by channel, before its weight. */
-final class Shaking {
+final class Shaking implements Offsets {
   private final Shake shake;
   private final PartTrack values;
   private final FrameRate rate;
+  private final FrameRange range;
   private final Optional<Loop> loop;
   private final SampleGrid grid;
 
@@ -37,15 +38,13 @@ final class Shaking {
     this.shake = shake;
     this.values = values;
     this.rate = rate;
+    this.range = range;
     this.loop = shake.round(range);
     this.grid = values.grid();
   }
 
-  /**
-   * The offsets of a channel in the unit of its amplitude, one for each sample; null where there
-   * are none.
-   */
-  double[] channel(int channel) {
+  @Override
+  public double[] channel(int channel) {
     double[] amplitude = values.values(Shake.AMPLITUDES.get(channel));
     if (amplitude.length == 1 && amplitude[0] == 0) {
       return null;
@@ -68,6 +67,18 @@ final class Shaking {
       out[i] *= amplitude[amplitude.length == 1 ? 0 : i];
     }
     return out;
+  }
+
+  @Override
+  public boolean sameAs(Offsets other) {
+    return other instanceof Shaking that
+        && rate.equals(that.rate)
+        && settings(shake).equals(settings(that.shake))
+        && (!shake.loops() || range.equals(that.range));
+  }
+
+  private static Object settings(Shake all) {
+    return List.of(all.way(), all.seed(), all.loops(), all.start());
   }
 
   /** The cycles of a channel. */

@@ -10,6 +10,7 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Smooth;
@@ -93,7 +94,13 @@ final class Stages {
     if (part instanceof Shake shake && motion.isOn(shake)) {
       ShotHeader header = motion.shot().header();
       boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
-      return Optional.of(new Shaken(shake, values, header.rate(), header.range(), lens));
+      Offsets offsets = new Shaking(shake, values, header.rate(), header.range());
+      return Optional.of(new Shaken(offsets, values, shake.body().window(), lens));
+    }
+    if (part instanceof Recorded recorded && motion.isOn(recorded)) {
+      boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
+      Offsets offsets = new Replaying(recorded, values, motion.shot().header().rate());
+      return Optional.of(new Shaken(offsets, values, recorded.body().window(), lens));
     }
     if (part instanceof Smooth smooth && motion.isOn(smooth)) {
       boolean lens = node.chain().lens().filter(motion::isOn).isPresent();

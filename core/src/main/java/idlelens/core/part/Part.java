@@ -11,7 +11,19 @@ import java.util.function.UnaryOperator;
  * what it reads of other nodes ({@link #leans}), and which frames it holds ({@link #stamps}).
  */
 public sealed interface Part
-    permits Keys, Move, Ride, Carried, Aim, FrameUp, Shake, Smooth, RunIn, Lens, Look, Shine {
+    permits Keys,
+        Move,
+        Ride,
+        Carried,
+        Aim,
+        FrameUp,
+        Shake,
+        Recorded,
+        Smooth,
+        RunIn,
+        Lens,
+        Look,
+        Shine {
   PartBody body();
 
   PartKind kind();

@@ -14,6 +14,7 @@ public final class Parts {
           Aim.KIND,
           FrameUp.KIND,
           Shake.KIND,
+          Recorded.KIND,
           Smooth.KIND,
           RunIn.KIND,
           Lens.KIND,

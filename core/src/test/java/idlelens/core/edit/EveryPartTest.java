@@ -14,6 +14,7 @@ import idlelens.core.part.Part;
 import idlelens.core.part.PartKind;
 import idlelens.core.part.Parts;
 import idlelens.core.part.Path;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.Ride;
 import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
@@ -54,6 +55,7 @@ class EveryPartTest {
       case "move" -> Move.of(id, Move.Way.ORBIT, 30, 5, 25);
       case "frame-up" -> FrameUp.on(id, Target.OfNode.origin("crate"));
       case "ride" -> Ride.on(id, "other-rail");
+      case "recorded" -> Recorded.of(id, "Rec", Sets.recording(), 1);
       case "run-in" -> RunIn.USUAL;
       case "smooth" -> Smooth.of(id, new SmoothWay.Damped(4));
       case "shake" -> Shake.of(id, ShakeWay.Handheld.USUAL, 3, 1);

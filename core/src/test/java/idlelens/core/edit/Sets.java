@@ -18,6 +18,7 @@ import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.Ride;
 import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
@@ -42,9 +43,11 @@ import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
+import idlelens.core.shake.Recording;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -214,7 +217,8 @@ public final class Sets {
             1);
     List<Part> parts = new ArrayList<>(Chain.poseAndLens().restingAt(1, 1, 5, 10, 3, 2).parts());
     parts.addAll(
-        parts.size() - 1, List.of(hand.withBody(hand.body().withWindow(window)), swell, jolts));
+        parts.size() - 1,
+        List.of(hand.withBody(hand.body().withWindow(window)), swell, jolts, replayed()));
     return new Chain(parts)
         .with(new Path("shake-a", "weight"), keyed(1, 1, 50, 0.5).withRest(1))
         .with(new Path("shake-a", "x"), keyed(1, 2, 40, 5))
@@ -225,7 +229,22 @@ public final class Sets {
         .with(new Path("shake-b", "roll"), Curve.still(4))
         .with(new Path("shake-b", "focus"), Curve.still(0.2))
         .with(new Path("shake-c", "tilt"), keyed(1, 1, 50, 3))
-        .with(new Path("shake-c", "tiltHz"), Curve.still(6));
+        .with(new Path("shake-c", "tiltHz"), Curve.still(6))
+        .with(new Path("recorded-a", "speed"), keyed(1, 0.5, 50, 2).withRest(1));
+  }
+
+  private static Recorded replayed() {
+    Recorded once = Recorded.of("recorded-a", "Rec", recording(), 3);
+    return new Recorded(once.body(), "Rec", recording(), 3, true, 0.2);
+  }
+
+  /** A second of a swinging x and tilt, ten samples a second. */
+  static Recording recording() {
+    List<Optional<double[]>> channels =
+        new ArrayList<>(Collections.nCopies(Recording.CHANNELS, Optional.empty()));
+    channels.set(0, Optional.of(new double[] {0, 1, 2, 1, 0, -1, -2, -1, 0, 1, 0}));
+    channels.set(4, Optional.of(new double[] {0, 0.5, 0, -0.5, 0, 0.4, 0, -0.3, 0, 0.2, 0}));
+    return new Recording(10, channels);
   }
 
   /** Keyed with a cut at frame 30, smoothed without lag, then by a spring within a limit. */

@@ -12,6 +12,7 @@ import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.PartBody;
 import idlelens.core.part.Pin;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.Ride;
 import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
@@ -57,6 +58,12 @@ final class PartForms {
               String.join(" ", ShakeJson.FIELDS),
               ShakeJson::read,
               ShakeJson::write),
+          PartForm.of(
+              Recorded.KIND,
+              Recorded.class,
+              String.join(" ", RecordedJson.FIELDS),
+              RecordedJson::read,
+              RecordedJson::write),
           PartForm.of(
               Smooth.KIND,
               Smooth.class,

@@ -12,6 +12,7 @@ import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.ChangeHeader;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.LiftShake;
 import idlelens.core.edit.RemoveNodes;
 import idlelens.core.edit.Rename;
 import idlelens.core.edit.Restore;
@@ -90,6 +91,23 @@ final class SetForms {
                       .put("newName", e.newName())
                       .put("keep", JsonPlace.word(e.keep()))
                       .put("tolerance", e.tolerance())),
+          EditForm.of(
+              "lift-shake",
+              LiftShake.class,
+              "id part to newPart name",
+              p ->
+                  new LiftShake(
+                      id(p),
+                      p.get("part").text(),
+                      p.get("to").text(),
+                      p.get("newPart").text(),
+                      p.get("name").text()),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("part", e.part())
+                      .put("to", e.to())
+                      .put("newPart", e.newPart())
+                      .put("name", e.name())),
           EditForm.of(
               "rename",
               Rename.class,

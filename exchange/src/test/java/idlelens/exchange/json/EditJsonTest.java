@@ -33,6 +33,7 @@ import idlelens.core.edit.KeyPose;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Lengthen;
+import idlelens.core.edit.LiftShake;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
@@ -165,6 +166,7 @@ class EditJsonTest {
         new AddNodes(List.of(Rigs.imported())),
         new RemoveNodes(List.of("cam", "head"), 3.5, true, Keep.PLACE),
         new Duplicate("cam", "new", "New"),
+        new LiftShake("cam", "smooth-a", "arm", "recorded-n", "Unrest"),
         new ToNewCamera("cam", "new", "New", Keep.FITTED, 2.5),
         new Rename("cam", "B"),
         new SetHidden("cam", Hidden.IN_SIGHT),

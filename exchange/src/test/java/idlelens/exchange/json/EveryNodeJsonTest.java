@@ -14,9 +14,13 @@ import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Recorded;
+import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
+import idlelens.core.part.Smooth;
+import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
 import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Hidden;
@@ -34,13 +38,16 @@ import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.set.Still;
+import idlelens.core.shake.Recording;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -130,8 +137,31 @@ class EveryNodeJsonTest {
       Shake usual = Shake.of("shake-" + i, ways.get(i), 0, 0);
       all = with(new Shake(usual.body(), ways.get(i), 40 + i, i == 1, 2.5 + i), all);
     }
+    Smooth limited =
+        new Smooth(
+            Smooth.of("smooth-a", new SmoothWay.Polynomial(9, 3)).body(),
+            new SmoothWay.Polynomial(9, 3),
+            new Smooth.Of(true, false, true),
+            new Smooth.Within(OptionalDouble.of(2.5), OptionalDouble.empty()));
+    all = with(limited, all);
+    all = with(Smooth.of("smooth-b", new SmoothWay.Spring(0.75, 2)), all);
+    all = with(Smooth.of("smooth-c", new SmoothWay.Damped(4.5)), all);
+    all = with(Smooth.of("smooth-d", new SmoothWay.TwoWay(0.625)), all);
+    all = with(Smooth.of("smooth-e", new SmoothWay.Gaussian(3.25)), all);
+    all = with(new RunIn(RunIn.USUAL.body(), RunIn.Edge.CYCLE, RunIn.Edge.RUN_ON), all);
+    all = with(recorded(), all);
     return all.with(new Path("shake-0", "panHz"), Curve.still(2.5))
         .with(new Path("shake-1", "x"), Curve.still(-7));
+  }
+
+  private static Recorded recorded() {
+    List<Optional<double[]>> channels =
+        new ArrayList<>(Collections.nCopies(Recording.CHANNELS, Optional.empty()));
+    channels.set(1, Optional.of(new double[] {0.25, -1.5, 3}));
+    channels.set(7, Optional.of(new double[] {0, 0.125, 0}));
+    Recording recording = new Recording(12.5, channels);
+    Recorded once = Recorded.of("recorded-a", "Steps ñ", recording, 7.5);
+    return new Recorded(once.body(), "Steps ñ", recording, 7.5, true, 0.75);
   }
 
   @Test
@@ -166,6 +196,16 @@ class EveryNodeJsonTest {
         "\"damping\":0.375|\"damping\":0|shake.damping is 0.0; allowed: 0.05 to 0.99",
         "\"id\":\"hit-b\"|\"id\":\"hit-a\"|shake.hits is one id twice; allowed: each id once",
         "\"panHz\":2.5|\"panHz\":-1|panHz is -1.0; allowed: 0 to 100",
+        "\"half\":9|\"half\":1|smooth.order is 3; allowed: 0 to 2",
+        "\"of\":[\"place\",\"lens\"]|\"of\":[]|smooth.of is nothing",
+        "\"withinCm\":2.5|\"withinCm\":0|smooth.within.cm is 0.0",
+        "\"lag\":4.5|\"lag\":0|smooth.lag is 0.0; allowed: 0.6 to 120",
+        "\"sigma\":3.25|\"sigma\":999|smooth.sigma is 999.0; allowed: 0.1 to 120",
+        "\"amount\":0.75|\"amount\":1|smooth.amount is 1.0; allowed: 0 to 0.99",
+        "\"after\":\"run-on\"|\"after\":\"stop\"|own, hold, run-on, cycle",
+        "\"rate\":12.5|\"rate\":0|recording.rate is 0.0",
+        "[0.25,-1.5,3.0]|[0.25]|recording.channels[1].count is 1",
+        "\"fade\":0.75|\"fade\":-1|recorded.fade is -1.0; allowed: 0 to 600",
         "\"radius\":0.75|\"radius\":0|frame-up.radius is 0.0",
         "\"glow\":2.5|\"glow\":99|glow is 99.0; allowed: -10 to 20"
       })

@@ -6,6 +6,7 @@ import idlelens.core.check.Smoothness;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.ShakeTrace;
 import idlelens.core.part.Part;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.Shake;
 import idlelens.core.part.Smooth;
 import idlelens.core.rule.Require;
@@ -70,7 +71,7 @@ class EffectController {
           ObjectNode out =
               EffectJson.of(
                   now.revision(), shot.header().range().in(), Effect.of(shot, node, part, camera));
-          if (asked instanceof Shake) {
+          if (asked instanceof Shake || asked instanceof Recorded) {
             EffectJson.add(out, shot, ShakeTrace.of(motion(shot, node), node, part));
           }
           if (asked instanceof Smooth) {

@@ -10,10 +10,10 @@ import { isOn, kindOf, partOf } from '../shot/parts.js';
 export function shakeTraces(desk) {
   const { node, card } = desk;
   const part = node && partOf(node, card);
-  if (part?.part !== 'shake' || !isOn(part)) return [];
+  if (!['shake', 'recorded'].includes(part?.part) || !isOn(part)) return [];
   const effect = desk.effects.of(node.id, part.id);
   return Object.entries(effect?.channels ?? {}).map(([id, { offsets }]) => {
-    const { label, family, colour } = kindOf(part).parameters.find((p) => p.id === id);
+    const { label, family, colour } = kindOf({ part: 'shake' }).parameters.find((p) => p.id === id);
     return { name: label, axis: family, colour, values: offsets, first: effect.first };
   });
 }

@@ -50,17 +50,9 @@ const LINES = {
     return { line, columns: ownOf(store, node, pathsIn(part)) };
   },
 
-  shake(store, desk, node, part) {
-    const effect = desk.effects.of(node.id, part.id);
-    const most = (ids) => Math.max(0, ...ids.flatMap((id) => effect?.channels?.[id]?.offsets.map(Math.abs) ?? []));
-    const line = effect ? `±${trimmed(most(PLACE), 1)} cm, ±${trimmed(most(TURN), 2)}°` : '';
-    const kinds = kindOf(part).parameters;
-    const columns = Object.entries(effect?.channels ?? {}).map(([id, { offsets }]) => {
-      const { name, family } = kinds.find((p) => p.id === id);
-      return { column: offsets, name, family, first: effect.first };
-    });
-    return { line, columns };
-  },
+  recorded: (store, desk, node, part) => shaken(desk, node, part, `${part.name} · `),
+
+  shake: (store, desk, node, part) => shaken(desk, node, part, ''),
 
   smooth(store, desk, node, part) {
     const effect = desk.effects.of(node.id, part.id);
@@ -107,6 +99,19 @@ const LENS = [
   ['focusM', 'focus', 'focus'],
   ['fStop', 'F-stop', 'stop'],
 ];
+
+/** What something that shakes says: how far it goes, and the traces of its channels. */
+function shaken(desk, node, part, name) {
+  const effect = desk.effects.of(node.id, part.id);
+  const most = (ids) => Math.max(0, ...ids.flatMap((id) => effect?.channels?.[id]?.offsets.map(Math.abs) ?? []));
+  const line = effect ? `${name}±${trimmed(most(PLACE), 1)} cm, ±${trimmed(most(TURN), 2)}°` : name;
+  const kinds = kindOf({ part: 'shake' }).parameters;
+  const columns = Object.entries(effect?.channels ?? {}).map(([id, { offsets }]) => {
+    const { name, family } = kinds.find((p) => p.id === id);
+    return { column: offsets, name, family, first: effect.first };
+  });
+  return { line, columns };
+}
 
 const ownOf = (store, node, paths) =>
   paths.map((path) => ({

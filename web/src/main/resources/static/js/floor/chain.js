@@ -151,7 +151,7 @@ export class Chain {
       kind.part === 'frame-up' ? keepFirst(this.desk, node) : add(newPart(this.store, node, kind));
     const items = () => [
       ...found.map((kind) => menuItem(kind.label, () => addNew(kind), kind.says)),
-      copiedPart && found.some((k) => k.part === copiedPart.part.part)
+      copiedPart && (copiedPart.part.part === 'recorded' || found.some((k) => k.part === copiedPart.part.part))
         ? menuItem(`Paste ${copiedPart.title}`, () => add(copiedPart.part), `as on ${copiedPart.from}`)
         : null,
     ];

@@ -17,6 +17,7 @@ import { movePanel } from './move.js';
 import { partPanel } from './part-panel.js';
 import { piecePanel } from './piece.js';
 import { railPanel } from './rail.js';
+import { recordedPanel } from './recorded.js';
 import { repeatPanel } from './repeat.js';
 import { ridePanel } from './ride.js';
 import { rigPanel } from './rig.js';
@@ -36,6 +37,7 @@ const PART_PANELS = {
   aim: aimPanel,
   'frame-up': frameUpPanel,
   shake: shakePanel,
+  recorded: recordedPanel,
   smooth: smoothPanel,
   'run-in': runInPanel,
   lens: lensPanel,

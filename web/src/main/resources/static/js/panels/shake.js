@@ -1,14 +1,14 @@
 // A layer of shake: how it shakes, how far and how often in each channel, its seed, and what it does.
-import { button, h, s } from '../common/dom.js';
-import { trimmed } from '../common/format.js';
+import { button, h } from '../common/dom.js';
 import { menuItem, openMenu } from '../common/menu.js';
 import { toast } from '../common/toasts.js';
 import { sayProblem } from '../shot/say-problem.js';
-import { idOf, kindOf, partOf, withUnit } from '../shot/parts.js';
-import { effectPart, mostOf, trace } from './effect.js';
+import { idOf, kindOf, partOf } from '../shot/parts.js';
+import { effectPart } from './effect.js';
 import { channelField, choice, heads, labelled, row } from './fields.js';
 import { panelOf, windowPart } from './part-panel.js';
 import { seedPart } from './shake-seeds.js';
+import { tracesPart } from './shake-traces.js';
 import { PartWork } from './part-work.js';
 
 const WAYS = [
@@ -20,7 +20,6 @@ const LENS_CHANNELS = ['focal', 'focus'];
 const LIKE_ALL = ['way', 'seed', 'loops', 'start'];
 const BY_WAY = ['octaves', 'roughness', 'phases', 'beat', 'beatDepth', 'damping', 'hits', 'strewn'];
 const SETTINGS = [...LIKE_ALL, ...BY_WAY];
-const [SPECTRUM_W, SPECTRUM_H] = [240, 46];
 
 export const shakePanel = {
   signature: (store, node, desk) => {
@@ -210,75 +209,6 @@ function phaseField(work, parameter, i) {
     get: () => phases()[i] ?? 0,
     set: (value, done) => work.set({ phases: phases().map((was, k) => (k === i ? value : was)) }, done),
   });
-}
-
-/** What the layer adds over the shot, channel by channel, and the spectrum of the one chosen. */
-function tracesPart(work) {
-  const traces = h('div', { class: 'traces' });
-  const spectrum = h('div', { class: 'spectrum' });
-  let drawn = null;
-  let chosen = null;
-  const draw = () => {
-    const effect = work.desk.effects.of(work.id, work.partId);
-    if (effect === drawn || !effect?.channels) return;
-    drawn = effect;
-    const names = Object.keys(effect.channels);
-    if (!names.includes(chosen)) chosen = names.find((name) => ['pan', 'tilt', 'roll'].includes(name)) ?? names[0];
-    show(effect, names);
-  };
-  const show = (effect, names) => {
-    const choose = (name) => {
-      chosen = name;
-      show(effect, names);
-    };
-    traces.replaceChildren(
-      ...names.map((name) => traceRow(work, name, effect.channels[name], name === chosen, () => choose(name))),
-    );
-    spectrum.replaceChildren(...(chosen ? spectrumOf(work, chosen, effect.channels[chosen]) : []));
-    if (!names.length)
-      traces.replaceChildren(h('p', { class: 'note', text: 'Nothing moves yet: say how far, or start from a feel.' }));
-  };
-  return { rows: [traces, spectrum], refresh: draw };
-}
-
-const parameterOf = (work, name) => kindOf(work.part).parameters.find((p) => p.id === name);
-
-function traceRow(work, name, { offsets, hz }, pressed, choose) {
-  const { label, family } = parameterOf(work, name);
-  const most = mostOf(offsets);
-  return h(
-    'button',
-    { type: 'button', 'aria-pressed': String(pressed), title: `Spectrum of ${label.toLowerCase()}`, onclick: choose },
-    h('span', { text: label }),
-    trace(offsets, most),
-    h('small', { text: `±${withUnit(family, most)} · ${trimmed(hz, 3)} Hz` }),
-  );
-}
-
-function spectrumOf(work, name, { spectrum, spectrumHz, dominantHz }) {
-  if (!spectrum) return [];
-  const { label } = parameterOf(work, name);
-  const most = mostOf(spectrum);
-  const x = (i) => ((SPECTRUM_W * i) / (spectrum.length - 1)).toFixed(1);
-  const y = (v) => (SPECTRUM_H - (v / (most || 1)) * (SPECTRUM_H - 3)).toFixed(1);
-  const d = `M0 ${SPECTRUM_H}${spectrum.map((v, i) => `L${x(i)} ${y(v)}`).join('')}L${SPECTRUM_W} ${SPECTRUM_H}Z`;
-  const best = spectrumHz.indexOf(dominantHz);
-  const mark = best < 0 ? '' : `M${x(best)} 0V${SPECTRUM_H}`;
-  const ends = `${trimmed(spectrumHz[0], 2)} to ${trimmed(spectrumHz.at(-1), 1)} Hz`;
-  return [
-    h('small', { class: 'note', text: `${label}: strongest at ${trimmed(dominantHz, 2)} Hz, of ${ends}` }),
-    s(
-      'svg',
-      {
-        viewBox: `0 0 ${SPECTRUM_W} ${SPECTRUM_H}`,
-        preserveAspectRatio: 'none',
-        role: 'img',
-        'aria-label': `Spectrum of ${label.toLowerCase()}`,
-      },
-      s('path', { class: 'power', d }),
-      s('path', { class: 'mark', d: mark }),
-    ),
-  ];
 }
 
 /** Whether it closes with the loop, and from which frame its cycles are counted. */

@@ -35,6 +35,7 @@ export const smoothPanel = {
       limitPart(work),
       weightPart(work),
       costPart(work),
+      liftPart(work),
       effectPart(store, desk, node.id, work.partId),
       windowPart(store, desk, node.id, work.partId),
     ]);
@@ -205,4 +206,22 @@ function costPart(work) {
       extend.disabled = !frameCount();
     },
   };
+}
+
+/** Puts what the card takes out onto a node, as a recording. */
+function liftPart(work) {
+  const { store, desk } = work;
+  const lift = async (to) => {
+    select.value = '-';
+    const newPart = store.freeId('recorded');
+    const name = `Off ${store.byId.get(work.id).name}`;
+    const edit = { edit: 'lift-shake', id: work.id, part: work.partId, to, newPart, name };
+    if (!(await store.edit([edit]))) return;
+    desk.select(to);
+    desk.chooseCard(newPart);
+  };
+  const able = store.nodes.filter((node) => ['camera', 'null', 'piece'].includes(node.kind));
+  const select = choice('Lift what it takes out onto', [['-', 'onto …'], ...able.map((n) => [n.id, n.name])], lift);
+  select.title = 'What this card takes out of the motion becomes a recording that shakes another node';
+  return { rows: [row('Lift it off', select)], refresh() {} };
 }

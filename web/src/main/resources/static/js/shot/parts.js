@@ -50,12 +50,13 @@ export const labelOf = (id) => [...kinds.values()].flatMap((kind) => kind.parame
 /** Whether a chain may have such a part, but only one, and need not have it. */
 const canBeOnce = (kind) => !kind.many && (kind.slot === 'node' || kind.slot === 'world');
 
-/** All kinds that a node may have several of; a ride comes with a rail. */
+/** All kinds that a node may have several of; a ride comes with a rail, a recording is lifted. */
 export const addable = (node) =>
   [...kinds.values()].filter(
     (k) =>
       k.nodes.includes(node.kind) &&
-      ((k.many && k.slot !== 'space') || (canBeOnce(k) && !node.chain.some((p) => p.part === k.part))),
+      ((k.many && k.slot !== 'space' && k.part !== 'recorded') ||
+        (canBeOnce(k) && !node.chain.some((p) => p.part === k.part))),
   );
 
 export const familyOf = (id) => families.get(id);

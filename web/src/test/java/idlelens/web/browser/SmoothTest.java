@@ -146,4 +146,28 @@ class SmoothTest extends BrowserTest {
     page.keyboard().press("Escape");
     page.close();
   }
+
+  /** What is taken out of one motion shakes another, as far and as fast as it is set. */
+  @Test
+  void unrest_isLiftedOntoAnotherNode() {
+    long shot = app.copyOf("Deck swell");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.select('deck-cam')");
+    page.click(".card.smooth [data-card]");
+    page.selectOption(".settings select[aria-label='Lift what it takes out onto']", "keeper");
+    waitForRevision(page, 2);
+    page.waitForSelector(".settings h2:has-text('Recorded')");
+    page.waitForSelector(".traces button:has-text('Tilt')");
+    assertThat(page.textContent(".card.recorded")).contains("Off Deck cam", "cm");
+    String id = (String) page.evaluate("() => idleLens.desk.card");
+    JsonNode recorded = app.part(shot, "keeper", id);
+    assertThat(recorded.get("samples").get("x")).hasSize(256);
+    assertThat(recorded.get("start").intValue()).isEqualTo(993);
+    type(page, "Place", "2");
+    waitForRevision(page, 3);
+    page.click(".settings label:has-text('over and over')");
+    waitForRevision(page, 4);
+    assertThat(app.part(shot, "keeper", id).get("loops").booleanValue()).isTrue();
+    page.close();
+  }
 }

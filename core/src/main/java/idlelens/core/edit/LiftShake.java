@@ -1,0 +1,119 @@
+package idlelens.core.edit;
+
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.motion.NodeMotion;
+import idlelens.core.part.Part;
+import idlelens.core.part.Recorded;
+import idlelens.core.part.Shake;
+import idlelens.core.part.Smooth;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.shake.Recording;
+import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Lifts what a card that smooths takes out of a motion, and puts it on a node as a recording: the
+ * motion without the card, seen from the one with it, {@code S(t)^-1 * W(t)}, over the shot and its
+ * handles. On the same node behind the card it gives back what was there.
+ *
+ * @param id the node
+ * @param part the card that smooths, on or off
+ * @param to the node that gets the recording
+ * @param newPart id of the recording's card, which comes last of those that work in the world
+ * @param name what the recording is called
+ */
+public record LiftShake(String id, String part, String to, String newPart, String name)
+    implements Edit {
+  private static final double CENTIMETRES = 100;
+
+  /** Centimetres, degrees, millimetres or metres that count as none. */
+  private static final double NOTHING = 1e-9;
+
+  public LiftShake {
+    Require.present(id, "id");
+    Require.present(part, "part");
+    Require.present(to, "to");
+    Require.present(newPart, "newPart");
+    name = Require.name(name, 60, "name");
+  }
+
+  @Override
+  public Shot apply(Shot shot) {
+    SampleGrid grid = SampleGrid.over(shot.header().range(), shot.header().handles());
+    Recorded made = Recorded.of(newPart, name, recording(shot, grid), grid.first());
+    return new AddPart(to, made).apply(shot);
+  }
+
+  private Recording recording(Shot shot, SampleGrid grid) {
+    NodeMotion smoothed = motion(shot, grid, true);
+    NodeMotion was = motion(shot, grid, false);
+    double[][] columns = new double[Shake.CHANNELS][grid.count()];
+    double[] near = new double[3];
+    for (int i = 0; i < grid.count(); i++) {
+      RigidPose off = smoothed.world().pose(i).inverse().times(was.world().pose(i));
+      near = Turns.panTiltRoll(off.turn(), near);
+      columns[0][i] = off.x() * CENTIMETRES;
+      columns[1][i] = off.y() * CENTIMETRES;
+      columns[2][i] = off.z() * CENTIMETRES;
+      for (int c = 0; c < 3; c++) {
+        columns[3 + c][i] = Math.toDegrees(near[c]);
+      }
+      if (was.lens().isPresent()) {
+        LensTrack before = was.lens().get();
+        LensTrack after = smoothed.lens().orElseThrow();
+        columns[6][i] = before.focalMm()[before.index(i)] - after.focalMm()[after.index(i)];
+        columns[7][i] = before.focusM()[before.index(i)] - after.focusM()[after.index(i)];
+      }
+    }
+    List<Optional<double[]>> channels = new ArrayList<>();
+    for (double[] column : columns) {
+      boolean any = Arrays.stream(column).anyMatch(v -> Math.abs(v) > NOTHING);
+      channels.add(any ? Optional.of(column) : Optional.empty());
+    }
+    if (channels.stream().allMatch(Optional::isEmpty)) {
+      throw new RefusedException(
+          "part", "'" + part + "', which takes nothing out", "one that does");
+    }
+    return new Recording(shot.header().rate().framesPerSecond(), channels);
+  }
+
+  private NodeMotion motion(Shot shot, SampleGrid grid, boolean on) {
+    Node node = shot.node(id);
+    Part card = node.chain().part(part);
+    if (!(card instanceof Smooth)) {
+      throw new RefusedException("part", "'" + part + "'", "a card that smooths");
+    }
+    Part switched = card.withBody(card.body().withOn(on));
+    Shot other = shot.withNode(node.withChain(node.chain().with(switched)));
+    return Evaluation.ofSome(other, grid, shot.reachedFrom(id)).of(id);
+  }
+
+  @Override
+  public boolean writesMotion() {
+    return true;
+  }
+
+  @Override
+  public Footprint footprint(Shot shot) {
+    return Footprint.of(shot)
+        .reliesOnMotion(id)
+        .writesMotion()
+        .changes(Place.part(to, newPart), Place.parts(to), Place.leans(to))
+        .reliesOn(Place.there(to), Place.header("aspect"))
+        .done();
+  }
+
+  @Override
+  public String summary() {
+    return "Lift " + name;
+  }
+}

@@ -1,0 +1,67 @@
+package idlelens.exchange.json;
+
+import idlelens.core.part.PartBody;
+import idlelens.core.part.Recorded;
+import idlelens.core.part.Shake;
+import idlelens.core.shake.Recording;
+import idlelens.exchange.format.FormatException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Recordings: a rate, and for each channel that there is its samples. */
+final class RecordedJson {
+  static final List<String> FIELDS = List.of("name", "start", "loops", "fade", "rate", "samples");
+
+  private static final double USUAL_FADE_S = 0.5;
+  private static final List<String> CHANNELS = Shake.AMPLITUDES.stream().map(p -> p.id()).toList();
+
+  private RecordedJson() {}
+
+  static Recorded read(PartBody body, JsonPlace p) throws FormatException {
+    return new Recorded(
+        body,
+        p.get("name").text(),
+        recording(p),
+        p.number("start", 0),
+        p.flag("loops", false),
+        p.number("fade", USUAL_FADE_S));
+  }
+
+  private static Recording recording(JsonPlace p) throws FormatException {
+    JsonPlace samples = p.get("samples").only(CHANNELS.toArray(String[]::new));
+    List<Optional<double[]>> channels = new ArrayList<>();
+    for (String channel : CHANNELS) {
+      channels.add(
+          samples.has(channel) ? Optional.of(column(samples.get(channel))) : Optional.empty());
+    }
+    return new Recording(p.get("rate").number(), channels);
+  }
+
+  private static double[] column(JsonPlace p) throws FormatException {
+    return p.list(Recording.MOST_SAMPLES, JsonPlace::number).stream().mapToDouble(v -> v).toArray();
+  }
+
+  static void write(Recorded part, ObjectNode out) {
+    out.put("name", part.name()).put("start", part.start());
+    if (part.loops()) {
+      out.put("loops", true);
+    }
+    out.put("fade", part.fadeS()).put("rate", part.recording().rateHz());
+    ObjectNode samples = out.putObject("samples");
+    for (int c = 0; c < CHANNELS.size(); c++) {
+      int channel = c;
+      part.recording()
+          .channel(c)
+          .ifPresent(
+              values -> {
+                ArrayNode column = samples.putArray(CHANNELS.get(channel));
+                for (double value : values) {
+                  column.add(value);
+                }
+              });
+    }
+  }
+}
