@@ -7,17 +7,13 @@ import idlelens.core.scene.Marker;
 import idlelens.core.scene.ShotHeader;
 import idlelens.exchange.format.FormatException;
 import java.io.IOException;
-import java.io.StringReader;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Supplier;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
@@ -28,18 +24,6 @@ import org.apache.commons.csv.CSVRecord;
  */
 public final class BeatTable {
   private static final List<String> COLUMNS = List.of("frame", "time", "name", "kind");
-  private static final int MOST_COMMAS = 100;
-  private static final int MOST_LINES_OF_HEAD = 20;
-  private static final CSVFormat FORMAT =
-      CSVFormat.DEFAULT
-          .builder()
-          .setHeader()
-          .setSkipHeaderRecord(true)
-          .setIgnoreHeaderCase(true)
-          .setIgnoreSurroundingSpaces(true)
-          .setIgnoreEmptyLines(true)
-          .setCommentMarker('#')
-          .get();
 
   private BeatTable() {}
 
@@ -51,9 +35,7 @@ public final class BeatTable {
    */
   public static List<Marker> read(byte[] table, ShotHeader header, Supplier<String> ids)
       throws FormatException {
-    String text = text(table);
-    requireShortHead(text);
-    try (CSVParser rows = CSVParser.parse(new StringReader(text), FORMAT)) {
+    try (CSVParser rows = CsvTable.open(table, COLUMNS)) {
       requireColumns(rows.getHeaderMap());
       List<Marker> markers = new ArrayList<>();
       for (CSVRecord row : rows) {
@@ -66,32 +48,9 @@ public final class BeatTable {
         throw new FormatException("file", "without rows", "at least one beat below the head");
       }
       return markers;
-    } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
-      throw new FormatException(
-          "file", "not a table (a quote that is not closed, or a name twice in the head)", "CSV");
+    } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
+      throw CsvTable.noTable();
     }
-  }
-
-  private static String text(byte[] table) throws FormatException {
-    try {
-      String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(table)).toString();
-      return text.startsWith("\uFEFF") ? text.substring(1) : text;
-    } catch (CharacterCodingException e) {
-      throw new FormatException("file", "not text", "CSV in UTF-8");
-    }
-  }
-
-  /** A line of many columns takes far more memory than its text, so it is not even taken apart. */
-  private static void requireShortHead(String text) throws FormatException {
-    long commas =
-        text.lines().limit(MOST_LINES_OF_HEAD).mapToLong(BeatTable::commas).max().orElse(0);
-    if (commas > MOST_COMMAS) {
-      throw new FormatException("head", commas + 1 + " columns", "at most " + COLUMNS.size());
-    }
-  }
-
-  private static long commas(String line) {
-    return line.chars().filter(c -> c == ',').count();
   }
 
   private static void requireColumns(Map<String, Integer> head) throws FormatException {

@@ -12,7 +12,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Recordings: a rate, and for each channel that there is its samples. */
-final class RecordedJson {
+public final class RecordedJson {
   static final List<String> FIELDS = List.of("name", "start", "loops", "fade", "rate", "samples");
 
   private static final double USUAL_FADE_S = 0.5;
@@ -30,7 +30,8 @@ final class RecordedJson {
         p.number("fade", USUAL_FADE_S));
   }
 
-  private static Recording recording(JsonPlace p) throws FormatException {
+  /** A recording from the fields {@code rate} and {@code samples} of an object. */
+  public static Recording recording(JsonPlace p) throws FormatException {
     JsonPlace samples = p.get("samples").only(CHANNELS.toArray(String[]::new));
     List<Optional<double[]>> channels = new ArrayList<>();
     for (String channel : CHANNELS) {
@@ -49,11 +50,17 @@ final class RecordedJson {
     if (part.loops()) {
       out.put("loops", true);
     }
-    out.put("fade", part.fadeS()).put("rate", part.recording().rateHz());
+    out.put("fade", part.fadeS());
+    write(part.recording(), out);
+  }
+
+  /** A recording as the fields {@code rate} and {@code samples} of an object. */
+  public static void write(Recording recording, ObjectNode out) {
+    out.put("rate", recording.rateHz());
     ObjectNode samples = out.putObject("samples");
     for (int c = 0; c < CHANNELS.size(); c++) {
       int channel = c;
-      part.recording()
+      recording
           .channel(c)
           .ifPresent(
               values -> {

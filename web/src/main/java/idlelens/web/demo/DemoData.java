@@ -2,6 +2,7 @@ package idlelens.web.demo;
 
 import idlelens.web.account.AccountRepository;
 import idlelens.web.database.Transactions;
+import idlelens.web.feel.RecordingRepository;
 import idlelens.web.production.ProductionRepository;
 import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
@@ -25,6 +26,7 @@ class DemoData implements ApplicationRunner {
   private final ProductionRepository productions;
   private final ShotService shots;
   private final AssetRepository assets;
+  private final RecordingRepository recordings;
   private final PasswordEncoder passwords;
   private final Transactions transactions;
 
@@ -33,12 +35,14 @@ class DemoData implements ApplicationRunner {
       ProductionRepository productions,
       ShotService shots,
       AssetRepository assets,
+      RecordingRepository recordings,
       PasswordEncoder passwords,
       Transactions transactions) {
     this.accounts = accounts;
     this.productions = productions;
     this.shots = shots;
     this.assets = assets;
+    this.recordings = recordings;
     this.passwords = passwords;
     this.transactions = transactions;
   }
@@ -56,6 +60,7 @@ class DemoData implements ApplicationRunner {
     long account = accounts.add(NAME, "Demo artist", passwords.encode(PASSWORD));
     long production = productions.add("Tern Quay", account);
     assets.put(production, GullPictures.octets());
+    DemoRecordings.all().forEach((name, each) -> recordings.keep(production, name, each));
     DemoShots.all().forEach(shot -> shots.add(production, shot));
   }
 }

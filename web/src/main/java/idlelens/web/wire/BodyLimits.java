@@ -11,6 +11,7 @@ enum BodyLimits {
   PICTURE("/api/shots/\\d+/picture", 400_000),
   FILES("/api/productions/\\d+/imports", 80L << 20),
   PICTURES("/api/shots/\\d+/pictures", 80L << 20),
+  RECORDINGS("/api/productions/\\d+/recordings/[^/]+", 16L << 20),
   NAMES("/api/play-order", 1L << 20),
   OTHER(".*", 64L << 10);
 

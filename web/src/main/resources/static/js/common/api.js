@@ -126,6 +126,7 @@ export const postTable = async (path, body, request = undefined) =>
   (await call('POST', path, { body, accept: OCTETS, type: 'text/csv', request })).arrayBuffer();
 export const putJson = (path, body) => call('PUT', path, { body });
 export const putPicture = (path, body) => call('PUT', path, { body, type: JPEG });
+export const putText = (path, body, type) => call('PUT', path, { body, type });
 export const remove = (path) => call('DELETE', path);
 
 /** Says goodbye while the page goes away. */

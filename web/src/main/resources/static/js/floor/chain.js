@@ -8,6 +8,7 @@ import { keepFirst } from '../shot/framing.js';
 import { newPart } from '../shot/new-parts.js';
 import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
+import { openRecordings } from './recordings-menu.js';
 import { smallCurve } from './small-curve.js';
 
 const KINDS = {
@@ -147,11 +148,14 @@ export class Chain {
     const { copiedPart } = this.desk;
     if (!found.length) return h('span');
     const add = (part) => (part.part === 'move' ? this.desk.tried.begin(node, part) : this.desk.addPart(node, part));
-    const addNew = (kind) =>
-      kind.part === 'frame-up' ? keepFirst(this.desk, node) : add(newPart(this.store, node, kind));
+    const addNew = (kind) => {
+      if (kind.part === 'frame-up') return keepFirst(this.desk, node);
+      if (kind.part === 'recorded') return openRecordings(this.desk, opener, add);
+      return add(newPart(this.store, node, kind));
+    };
     const items = () => [
       ...found.map((kind) => menuItem(kind.label, () => addNew(kind), kind.says)),
-      copiedPart && (copiedPart.part.part === 'recorded' || found.some((k) => k.part === copiedPart.part.part))
+      copiedPart && found.some((k) => k.part === copiedPart.part.part)
         ? menuItem(`Paste ${copiedPart.title}`, () => add(copiedPart.part), `as on ${copiedPart.from}`)
         : null,
     ];

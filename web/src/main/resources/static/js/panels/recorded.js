@@ -1,7 +1,9 @@
 // A recording that shakes a node: where it begins, how far and fast it goes, over and over or once.
-import { h } from '../common/dom.js';
+import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
+import { toast } from '../common/toasts.js';
 import { idOf, partOf } from '../shot/parts.js';
+import { sayProblem } from '../shot/say-problem.js';
 import { effectPart } from './effect.js';
 import { labelled, row } from './fields.js';
 import { panelOf, parametersPart, windowPart } from './part-panel.js';
@@ -24,6 +26,7 @@ export const recordedPanel = {
       tracesPart(work),
       effectPart(store, desk, node.id, work.partId),
       windowPart(store, desk, node.id, work.partId),
+      keepPart(work),
     ]);
   },
 };
@@ -45,6 +48,21 @@ function namePart(work) {
       says.textContent = `${trimmed((count - 1) / part.rate, 2)} s at ${trimmed(part.rate, 3)}/s`;
     },
   };
+}
+
+/** Keeps it for all shots of the production. */
+function keepPart(work) {
+  const keep = async () => {
+    const { name } = work.part;
+    try {
+      await work.desk.recordings.keep(name, work.part);
+      toast(`${name} is kept: + Recorded has it in every shot of the production`);
+    } catch (problem) {
+      toast(sayProblem(problem));
+    }
+  };
+  const title = 'Keeps it in the production, in place of what has its name there';
+  return { rows: [row('Library', button('Keep in the library', keep, { title }), h('span'))], refresh() {} };
 }
 
 /** Where it begins, and whether it comes again. */

@@ -8,6 +8,7 @@ import { isKeyed } from './keys.js';
 import { RailWork } from './rail-work.js';
 import { NodeWork } from './node-work.js';
 import { allFamilies, axisOf, kindOf, POSE, titleOf } from './parts.js';
+import { Recordings } from './recordings.js';
 import { Tried } from './tried.js';
 import { toast } from '../common/toasts.js';
 
@@ -40,6 +41,7 @@ export class Desk extends EventTarget {
     this.tried = new Tried(store, this);
     this.effects = new Effects(store, this);
     this.feels = new Feels(store, production);
+    this.recordings = new Recordings(store, production);
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot

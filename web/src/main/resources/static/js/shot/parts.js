@@ -55,8 +55,7 @@ export const addable = (node) =>
   [...kinds.values()].filter(
     (k) =>
       k.nodes.includes(node.kind) &&
-      ((k.many && k.slot !== 'space' && k.part !== 'recorded') ||
-        (canBeOnce(k) && !node.chain.some((p) => p.part === k.part))),
+      ((k.many && k.slot !== 'space') || (canBeOnce(k) && !node.chain.some((p) => p.part === k.part))),
   );
 
 export const familyOf = (id) => families.get(id);

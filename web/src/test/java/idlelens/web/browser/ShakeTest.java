@@ -2,7 +2,10 @@ package idlelens.web.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.FileChooser;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -155,6 +158,35 @@ class ShakeTest extends BrowserTest {
     waitForRevision(page, 5);
     assertThat(app.part(shot, "a-cam", "carried").get("by").get(1).get("settle").intValue())
         .isEqualTo(40);
+    page.close();
+  }
+
+  /** From the library of the production, or from a file that is then in it. */
+  @Test
+  void recording_isTakenFromTheLibrary_andFromAFile() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.click("#add-part");
+    page.click(".menu button:has-text('Recorded')");
+    page.click(".menu button:has-text('Steps on planks')");
+    waitForRevision(page, 2);
+    page.waitForSelector(".settings h2:has-text('Recorded')");
+    page.waitForSelector(".card.recorded small:has-text('Steps on planks')");
+    page.click("#add-part");
+    page.click(".menu button:has-text('Recorded')");
+    page.waitForSelector(".menu button:has-text('From a file')");
+    FileChooser chooser =
+        page.waitForFileChooser(() -> page.click(".menu button:has-text('From a file')"));
+    byte[] table = "seconds,tilt_deg\n0,0\n1,3\n2,0\n".getBytes(StandardCharsets.UTF_8);
+    chooser.setFiles(new FilePayload("Nod.csv", "text/csv", table));
+    waitForRevision(page, 3);
+    page.waitForSelector(".toast-line:has-text('Nod is kept')");
+    String id = (String) page.evaluate("() => idleLens.desk.card");
+    assertThat(shake(shot, id).get("samples").get("tilt").toString()).contains("3");
+    page.click(".settings button:text-is('Keep in the library')");
+    page.waitForSelector(".toast-line:has-text('+ Recorded has it')");
+    assertThat(app.delete("/api/productions/" + app.demoProduction() + "/recordings/Nod").status())
+        .isEqualTo(204);
     page.close();
   }
 }

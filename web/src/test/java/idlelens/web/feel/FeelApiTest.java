@@ -32,10 +32,7 @@ class FeelApiTest {
   }
 
   private RunningApp.Answer put(String path, String body) {
-    return app.send(
-        app.demoRequest(path)
-            .header("Content-Type", "application/json")
-            .PUT(HttpRequest.BodyPublishers.ofString(body)));
+    return send(path, "application/json", body);
   }
 
   @Test
@@ -88,5 +85,36 @@ class FeelApiTest {
     assertThat(app.delete(feels + "/Our%20walk").status()).isEqualTo(204);
     assertThat(app.delete(feels + "/Our%20walk").status()).isEqualTo(404);
     assertThat(app.get(feels).json()).hasSize(6);
+  }
+
+  @Test
+  void recordings_shipWithTheDemo_andComeFromTablesAndLines() {
+    String all = "/api/productions/" + app.demoProduction() + "/recordings";
+    JsonNode shipped = app.get(all).json();
+    assertThat(shipped).hasSize(3);
+    assertThat(shipped.get(0).get("name").stringValue()).isEqualTo("Cart on cobbles");
+    assertThat(shipped.get(0).get("samples").intValue()).isEqualTo(600);
+    assertThat(app.get(all + "/Steps%20on%20planks").json().get("samples").get("y")).hasSize(600);
+    assertThat(send(all + "/Mine", "text/csv", "seconds,x_cm\n0,1\n0.5,2\n").status())
+        .isEqualTo(204);
+    assertThat(app.get(all + "/Mine").json().get("rate").doubleValue()).isEqualTo(2);
+    String line =
+        "{\"transforms\":[{\"translation\":{\"x\":%s,\"y\":0,\"z\":0},\"rotation\":{\"pan\":0,"
+            + "\"tilt\":0,\"roll\":0}}],\"timing\":{\"sampleRate\":{\"num\":50,\"denom\":1}}}\n";
+    String lines = line.formatted("0") + line.formatted("0.03");
+    assertThat(send(all + "/Mine", "application/x-ndjson", lines).status()).isEqualTo(204);
+    JsonNode mine = app.get(all + "/Mine").json();
+    assertThat(mine.get("samples").get("x").get(1).doubleValue()).isEqualTo(3);
+    assertThat(send(all + "/Bad", "text/csv", "seconds,x_cm\n0,1\n0.5,a\n").text())
+        .contains("line 3, x_cm is 'a'");
+    assertThat(app.delete(all + "/Mine").status()).isEqualTo(204);
+    assertThat(app.get(all + "/Mine").status()).isEqualTo(404);
+  }
+
+  private RunningApp.Answer send(String path, String type, String body) {
+    return app.send(
+        app.demoRequest(path)
+            .header("Content-Type", type)
+            .PUT(HttpRequest.BodyPublishers.ofString(body)));
   }
 }
