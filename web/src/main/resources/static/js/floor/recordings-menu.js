@@ -6,8 +6,15 @@ import { toast } from '../common/toasts.js';
 import { ENDS } from '../shot/recordings.js';
 import { sayProblem } from '../shot/say-problem.js';
 
-/** Offers what the production keeps. @param {(part: object) => any} add takes what was chosen */
-export async function openRecordings({ recordings }, opener, add) {
+/**
+ * Offers what the production keeps.
+ *
+ * @param {import('../shot/desk.js').Desk} desk
+ * @param {HTMLElement} opener
+ * @param {(part: object) => any} add takes what was chosen
+ */
+export async function openRecordings(desk, opener, add) {
+  const { recordings } = desk;
   const take = (name) => told(async () => add(await recordings.part(name)));
   await told(async () => {
     const all = await recordings.all();
