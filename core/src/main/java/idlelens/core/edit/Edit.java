@@ -14,6 +14,7 @@ public sealed interface Edit
         Duplicate,
         ToNewCamera,
         LiftShake,
+        SpeedMove,
         Rename,
         SetHidden,
         SwitchPart,

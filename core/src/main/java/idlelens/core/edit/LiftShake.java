@@ -1,13 +1,12 @@
 package idlelens.core.edit;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
+import idlelens.core.motion.OffsetRecorder;
 import idlelens.core.part.Part;
 import idlelens.core.part.Recorded;
-import idlelens.core.part.Shake;
 import idlelens.core.part.Smooth;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
@@ -15,10 +14,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.shake.Recording;
 import idlelens.core.time.SampleGrid;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.List;
-import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * Lifts what a card that smooths takes out of a motion, and puts it on a node as a recording: the
@@ -33,11 +29,6 @@ import java.util.Optional;
  */
 public record LiftShake(String id, String part, String to, String newPart, String name)
     implements Edit {
-  private static final double CENTIMETRES = 100;
-
-  /** Centimetres, degrees, millimetres or metres that count as none. */
-  private static final double NOTHING = 1e-9;
-
   public LiftShake {
     Require.present(id, "id");
     Require.present(part, "part");
@@ -56,34 +47,30 @@ public record LiftShake(String id, String part, String to, String newPart, Strin
   private Recording recording(Shot shot, SampleGrid grid) {
     NodeMotion smoothed = motion(shot, grid, true);
     NodeMotion was = motion(shot, grid, false);
-    double[][] columns = new double[Shake.CHANNELS][grid.count()];
-    double[] near = new double[3];
+    OffsetRecorder recorder = new OffsetRecorder();
     for (int i = 0; i < grid.count(); i++) {
       RigidPose off = smoothed.world().pose(i).inverse().times(was.world().pose(i));
-      near = Turns.panTiltRoll(off.turn(), near);
-      columns[0][i] = off.x() * CENTIMETRES;
-      columns[1][i] = off.y() * CENTIMETRES;
-      columns[2][i] = off.z() * CENTIMETRES;
-      for (int c = 0; c < 3; c++) {
-        columns[3 + c][i] = Math.toDegrees(near[c]);
-      }
-      if (was.lens().isPresent()) {
-        LensTrack before = was.lens().get();
-        LensTrack after = smoothed.lens().orElseThrow();
-        columns[6][i] = before.focalMm()[before.index(i)] - after.focalMm()[after.index(i)];
-        columns[7][i] = before.focusM()[before.index(i)] - after.focusM()[after.index(i)];
-      }
+      recorder.add(
+          off,
+          more(was, smoothed, i, LensTrack::focalMm),
+          more(was, smoothed, i, LensTrack::focusM));
     }
-    List<Optional<double[]>> channels = new ArrayList<>();
-    for (double[] column : columns) {
-      boolean any = Arrays.stream(column).anyMatch(v -> Math.abs(v) > NOTHING);
-      channels.add(any ? Optional.of(column) : Optional.empty());
-    }
-    if (channels.stream().allMatch(Optional::isEmpty)) {
+    try {
+      return recorder.done(shot.header().rate().framesPerSecond());
+    } catch (RefusedException e) {
       throw new RefusedException(
           "part", "'" + part + "', which takes nothing out", "one that does");
     }
-    return new Recording(shot.header().rate().framesPerSecond(), channels);
+  }
+
+  private static double more(
+      NodeMotion was, NodeMotion is, int sample, Function<LensTrack, double[]> numbers) {
+    if (was.lens().isEmpty()) {
+      return 0;
+    }
+    LensTrack before = was.lens().get();
+    LensTrack after = is.lens().orElseThrow();
+    return numbers.apply(before)[before.index(sample)] - numbers.apply(after)[after.index(sample)];
   }
 
   private NodeMotion motion(Shot shot, SampleGrid grid, boolean on) {

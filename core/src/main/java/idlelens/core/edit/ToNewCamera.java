@@ -9,6 +9,7 @@ import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.Jumps;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.PoseTrack;
+import idlelens.core.motion.Stretches;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lean;
@@ -26,7 +27,6 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableSet;
 
 /**
  * Writes what a camera does in the world, with all that its chain and its carriers make of it, into
@@ -70,7 +70,7 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
     SampleGrid grid = SampleGrid.over(shot.header().range(), shot.header().handles());
     Evaluation motion = Evaluation.ofSome(shot, grid, shot.reachedFrom(id));
     double[][] numbers = numbers(motion.of(id).world(), motion.of(id).lens().orElseThrow());
-    List<int[]> stretches = stretches(Jumps.of(shot, camera), grid);
+    List<int[]> stretches = Stretches.of(Jumps.of(shot, camera), grid);
     Chain chain = Chain.poseAndLens();
     Map<Path, Curve> curves = new LinkedHashMap<>();
     for (int c = 0; c < WRITTEN.size(); c++) {
@@ -105,21 +105,6 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
       out[8][i] = lens.focusM()[l];
     }
     return out;
-  }
-
-  /** For each stretch between jumps its first sample, and the one behind its last. */
-  private static List<int[]> stretches(NavigableSet<Double> jumps, SampleGrid grid) {
-    List<int[]> all = new ArrayList<>();
-    int from = 0;
-    for (double jump : jumps.subSet(grid.first(), false, grid.last(), true)) {
-      int at = (int) Math.ceil(jump - grid.first() - Key.SAME_FRAME);
-      if (at > from) {
-        all.add(new int[] {from, at});
-        from = at;
-      }
-    }
-    all.add(new int[] {from, grid.count()});
-    return all;
   }
 
   private Curve curve(double[] values, List<int[]> stretches, SampleGrid grid, double most) {

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.NavigableSet;
 
 /** Samples between jumps, each stretch filtered for itself. */
-final class Stretches {
+public final class Stretches {
   private static final double ON_SAMPLE = 1e-6;
 
   private Stretches() {}
@@ -19,7 +19,7 @@ final class Stretches {
    *
    * @param jumps frames; what stands at one belongs to the stretch that begins there
    */
-  static List<int[]> of(NavigableSet<Double> jumps, SampleGrid grid) {
+  public static List<int[]> of(NavigableSet<Double> jumps, SampleGrid grid) {
     List<int[]> all = new ArrayList<>();
     int from = 0;
     for (double jump : jumps.subSet(grid.first(), false, grid.last(), true)) {

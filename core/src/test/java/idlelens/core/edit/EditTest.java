@@ -70,6 +70,7 @@ class EditTest {
         new RemoveNodes(List.of("arm"), 17, false, Keep.PLACE),
         new RemoveNodes(List.of("base"), 17, true, Keep.PLACE),
         new Duplicate("base", "copy", "Copy"),
+        new SpeedMove("shaker", SpeedMove.Kind.SLAM_ZOOM, 8, 20, 30, "speed"),
         new LiftShake("settler", "smooth-a", "arm", "recorded-n", "Lifted"),
         new ToNewCamera("shaker", "baked", "Baked", Keep.EVERY_FRAME, 1),
         new Rename("cam", "B-cam"),

@@ -126,7 +126,7 @@ class EveryPartTest {
       inverses.add(0, applied.inverse());
       shot = applied.shot();
       Evaluation lent = Evaluation.of(shot, before.grid(), before);
-      Evaluation fresh = Evaluation.of(shot);
+      Evaluation fresh = Evaluation.ofSome(shot, lent.grid(), shot.reachedFrom(node));
       assertThat(lent.of(node).world().qx()).isEqualTo(fresh.of(node).world().qx());
       before = lent;
     }

@@ -24,6 +24,7 @@ import idlelens.core.edit.SetMist;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetSun;
+import idlelens.core.edit.SpeedMove;
 import idlelens.core.edit.ToNewCamera;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
@@ -91,6 +92,25 @@ final class SetForms {
                       .put("newName", e.newName())
                       .put("keep", JsonPlace.word(e.keep()))
                       .put("tolerance", e.tolerance())),
+          EditForm.of(
+              "speed-move",
+              SpeedMove.class,
+              "id kind from to amount newId",
+              p ->
+                  new SpeedMove(
+                      id(p),
+                      p.get("kind").choice(SpeedMove.Kind.class),
+                      p.get("from").number(),
+                      p.get("to").number(),
+                      p.get("amount").number(),
+                      p.get("newId").text()),
+              (e, out) ->
+                  out.put("id", e.id())
+                      .put("kind", JsonPlace.word(e.kind()))
+                      .put("from", e.from())
+                      .put("to", e.to())
+                      .put("amount", e.amount())
+                      .put("newId", e.newId())),
           EditForm.of(
               "lift-shake",
               LiftShake.class,

@@ -1,7 +1,7 @@
 package idlelens.exchange.opentrackio;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.geometry.Turns;
+import idlelens.core.motion.OffsetRecorder;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.shake.Recording;
 import idlelens.exchange.format.FormatException;
@@ -9,14 +9,10 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 
 /** Lines of OpenTrackIO as a recording: each pose seen from the first one. */
 public final class TrackLines {
-  private static final double CENTIMETRES = 100;
-
   private TrackLines() {}
 
   /**
@@ -27,33 +23,16 @@ public final class TrackLines {
     List<TrackSample> samples = samples(text(file));
     double rate = rate(samples);
     RigidPose back = samples.get(0).pose().inverse();
-    double[][] columns = new double[Recording.CHANNELS][samples.size()];
-    double[] near = new double[3];
-    for (int i = 0; i < samples.size(); i++) {
-      TrackSample sample = samples.get(i);
-      RigidPose off = back.times(sample.pose());
-      near = Turns.panTiltRoll(off.turn(), near);
-      columns[0][i] = off.x() * CENTIMETRES;
-      columns[1][i] = off.y() * CENTIMETRES;
-      columns[2][i] = off.z() * CENTIMETRES;
-      for (int c = 0; c < 3; c++) {
-        columns[3 + c][i] = Math.toDegrees(near[c]);
-      }
-      TrackSample first = samples.get(0);
-      columns[6][i] = sample.focalMm().orElse(0) - first.focalMm().orElse(0);
-      columns[7][i] = sample.focusM().orElse(0) - first.focusM().orElse(0);
-    }
-    return recording(rate, columns);
-  }
-
-  private static Recording recording(double rate, double[][] columns) throws FormatException {
-    List<Optional<double[]>> channels = new ArrayList<>();
-    for (int c = 0; c < columns.length; c++) {
-      boolean kept = c < 6 || Arrays.stream(columns[c]).anyMatch(v -> v != 0);
-      channels.add(kept ? Optional.of(columns[c]) : Optional.empty());
+    TrackSample first = samples.get(0);
+    OffsetRecorder recorder = new OffsetRecorder();
+    for (TrackSample sample : samples) {
+      recorder.add(
+          back.times(sample.pose()),
+          sample.focalMm().orElse(0) - first.focalMm().orElse(0),
+          sample.focusM().orElse(0) - first.focusM().orElse(0));
     }
     try {
-      return new Recording(rate, channels);
+      return recorder.done(rate);
     } catch (RefusedException e) {
       throw new FormatException(e.where(), e.found(), e.allowed());
     }

@@ -80,6 +80,7 @@ import idlelens.core.edit.SetTakesKeys;
 import idlelens.core.edit.SetTangents;
 import idlelens.core.edit.SetValues;
 import idlelens.core.edit.ShapeRail;
+import idlelens.core.edit.SpeedMove;
 import idlelens.core.edit.SplitRail;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TangentChoice;
@@ -166,6 +167,7 @@ class EditJsonTest {
         new AddNodes(List.of(Rigs.imported())),
         new RemoveNodes(List.of("cam", "head"), 3.5, true, Keep.PLACE),
         new Duplicate("cam", "new", "New"),
+        new SpeedMove("cam", SpeedMove.Kind.WHIP_PAN, 1001.5, 1012, -90, "speed"),
         new LiftShake("cam", "smooth-a", "arm", "recorded-n", "Unrest"),
         new ToNewCamera("cam", "new", "New", Keep.FITTED, 2.5),
         new Rename("cam", "B"),

@@ -1,8 +1,7 @@
 package idlelens.web.demo;
 
-import idlelens.core.geometry.RigidPose;
-import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.OffsetRecorder;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Feels;
 import idlelens.core.part.Part;
@@ -17,7 +16,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Recordings as a tracker would bring them, made by our own generators: ten seconds at 60/s. */
 final class DemoRecordings {
@@ -50,19 +48,10 @@ final class DemoRecordings {
     Shot shot = DemoShots.shot("Tracker", IN, 24 * SECONDS, List.of(new Node.Camera(body)));
     int count = 60 * SECONDS;
     Evaluation motion = Evaluation.of(shot, new SampleGrid(IN, count, STEPS), null);
-    double[][] columns = new double[Shake.POSE_CHANNELS][count];
+    OffsetRecorder recorder = new OffsetRecorder();
     for (int i = 0; i < count; i++) {
-      RigidPose pose = motion.pose("cam", i);
-      double[] turn = Turns.panTiltRoll(pose.turn());
-      double[] now = {pose.x() * 100, pose.y() * 100, pose.z() * 100, 0, 0, 0};
-      for (int c = 0; c < now.length; c++) {
-        columns[c][i] = c < 3 ? now[c] : Math.toDegrees(turn[c - 3]);
-      }
+      recorder.add(motion.pose("cam", i), 0, 0);
     }
-    List<Optional<double[]>> channels = new ArrayList<>();
-    for (int c = 0; c < Recording.CHANNELS; c++) {
-      channels.add(c < columns.length ? Optional.of(columns[c]) : Optional.empty());
-    }
-    return new Recording(60, channels);
+    return recorder.done(60);
   }
 }

@@ -6,6 +6,7 @@ import { units } from '../common/units.js';
 import { addable, canSwitch, idOf, isOn, kindOf, titleOf } from '../shot/parts.js';
 import { keepFirst } from '../shot/framing.js';
 import { newPart } from '../shot/new-parts.js';
+import { addSpeedMove, speedMovesOf } from '../shot/speed-moves.js';
 import { cardLine, lookLine } from './card-lines.js';
 import { ChainHands } from './chain-hands.js';
 import { openRecordings } from './recordings-menu.js';
@@ -155,6 +156,7 @@ export class Chain {
     };
     const items = () => [
       ...found.map((kind) => menuItem(kind.label, () => addNew(kind), kind.says)),
+      ...speedMovesOf(node).map((move) => menuItem(move.label, () => addSpeedMove(this.desk, node, move), move.says)),
       copiedPart && found.some((k) => k.part === copiedPart.part.part)
         ? menuItem(`Paste ${copiedPart.title}`, () => add(copiedPart.part), `as on ${copiedPart.from}`)
         : null,

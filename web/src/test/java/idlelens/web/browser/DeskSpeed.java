@@ -62,6 +62,67 @@ class DeskSpeed extends BrowserTest {
     page.close();
   }
 
+  /** A number is dragged; each step is timed until its motion has come and the picture is drawn. */
+  private static final String SLIDER =
+      """
+      async ([label, steps]) => {
+        const frame = () => new Promise((done) => requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = done;
+          channel.port2.postMessage(0);
+        }));
+        const input = document.querySelector(`.settings input[aria-label='${label}']`);
+        const field = input.closest('.field');
+        const { x, y, width } = field.getBoundingClientRect();
+        const at = (i) => ({ bubbles: true, pointerId: 1, button: 0, buttons: 1, clientX: x + width / 2 + i, clientY: y + 9 });
+        field.setPointerCapture = () => {};
+        input.dispatchEvent(new PointerEvent('pointerdown', at(0)));
+        field.dispatchEvent(new PointerEvent('pointermove', at(5)));
+        await new Promise((done) => setTimeout(done, 300));
+        const took = [];
+        for (let i = 6; i <= steps + 5; i++) {
+          const start = performance.now();
+          const come = new Promise((done) => idleLens.store.addEventListener('motion', done, { once: true }));
+          field.dispatchEvent(new PointerEvent('pointermove', at(i * 4)));
+          await come;
+          await frame();
+          took.push(performance.now() - start);
+          await new Promise((done) => setTimeout(done, 60));
+        }
+        field.dispatchEvent(new PointerEvent('pointerup', at((steps + 5) * 4)));
+        await new Promise((done) => setTimeout(done, 600));
+        return took.sort((a, b) => a - b);
+      }
+      """;
+
+  @Test
+  void measure_sliders() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.evaluate("() => { idleLens.desk.select('a-cam'); idleLens.desk.goTo(1040); }");
+    for (String card : List.of("Shake", "Smooth")) {
+      page.click("#add-part");
+      page.click(".menu button:has-text('" + card + "')");
+      page.waitForTimeout(1500);
+    }
+    slider(page, "Width");
+    page.click(".card.shake [data-card]");
+    page.waitForTimeout(1500);
+    slider(page, "Pan");
+    slider(page, "Roughness");
+    complaints.clear();
+    page.close();
+  }
+
+  private static void slider(Page page, String label) {
+    List<?> took = (List<?>) page.evaluate(SLIDER, List.of(label, STEPS));
+    System.out.printf(
+        Locale.ROOT,
+        "%-28s to the picture: median %.1f ms, p95 %.1f ms%n",
+        "Number, " + label,
+        ((Number) took.get(STEPS / 2)).doubleValue(),
+        ((Number) took.get(STEPS * 95 / 100)).doubleValue());
+  }
+
   @Test
   void measure_hands_inCurves() {
     Page page = openCurves(app.copyOf("Quay walk"), "a-cam");

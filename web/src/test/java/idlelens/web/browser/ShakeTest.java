@@ -189,4 +189,32 @@ class ShakeTest extends BrowserTest {
         .isEqualTo(204);
     page.close();
   }
+
+  /** One press adds moves and what they end in; each stays a card of its own. */
+  @Test
+  void speedMoves_areAddedAtThePlayhead_andStayEditable() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.evaluate("() => idleLens.desk.goTo(1050)");
+    page.click("#add-part");
+    page.click(".menu button:has-text('Whip pan')");
+    waitForRevision(page, 2);
+    page.waitForSelector(".settings h2:has-text('Pan')");
+    assertThat(page.locator(".card.shake").count()).isEqualTo(1);
+    type(page, "How far", "45");
+    waitForRevision(page, 3);
+    page.click("#add-part");
+    page.click(".menu button:has-text('Slam zoom')");
+    waitForRevision(page, 4);
+    page.click("#add-part");
+    page.click(".menu button:has-text('Fast, slow, fast')");
+    waitForRevision(page, 5);
+    assertThat(page.locator(".card.move").count()).isEqualTo(5);
+    page.evaluate("() => idleLens.desk.select('dolly')");
+    page.click("#add-part");
+    page.waitForSelector(".menu button:has-text('Whip pan')");
+    assertThat(page.locator(".menu button:has-text('Slam zoom')").count()).isZero();
+    page.keyboard().press("Escape");
+    page.close();
+  }
 }
