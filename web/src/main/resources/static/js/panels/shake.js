@@ -33,7 +33,7 @@ export const shakePanel = {
     const parts = [
       wayPart(work),
       WAY_PARTS[part.way](work),
-      seedPart(work),
+      ...(isStrewn(part) ? [seedPart(work)] : []),
       channelsPart(work, node, part),
       tracesPart(work),
       effectPart(store, desk, node.id, work.partId),
@@ -44,6 +44,9 @@ export const shakePanel = {
     return panelOf(store, desk, node, part, parts);
   },
 };
+
+/** Whether its seed makes a difference. */
+const isStrewn = (part) => part.way === 'handheld' || Boolean(part.strewn);
 
 function wayPart(work) {
   const way = choice('How it shakes', WAYS, (next) =>

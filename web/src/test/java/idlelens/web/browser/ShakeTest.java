@@ -111,8 +111,11 @@ class ShakeTest extends BrowserTest {
     page.click(".settings button:text-is('Strike here')");
     waitForRevision(page, 5);
     assertThat(page.locator("#score .stamp.shake[data-frame='1040']").count()).isEqualTo(1);
+    assertThat(field(page, "Seed").count()).isEqualTo(1);
     page.click(".settings label:has-text('by chance')");
     waitForRevision(page, 6);
+    page.waitForFunction(
+        "() => !document.querySelector('.settings input[aria-label=Seed]')"); // it strews nothing
     page.close();
   }
 
