@@ -3,6 +3,7 @@ package idlelens.core.check;
 import idlelens.core.clearance.Clearance;
 import idlelens.core.clearance.Obstacle;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.Jumps;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -12,6 +13,7 @@ import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
 import java.util.List;
+import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleConsumer;
@@ -101,6 +103,7 @@ public record CameraChecks(
     Clearance clearance =
         Clearance.of(
             frames, i -> views.at(i + 1), shifted(set.allBut("")), asked.nearM(), progress);
+    throughNothingAtCuts(clearance, Jumps.of(shot, shot.node(camera)), range.in());
     Seam.Sides sides = new Seam.Sides(shot, asked.repeat(), asked.steps());
     return new CameraChecks(
         range,
@@ -119,6 +122,14 @@ public record CameraChecks(
         asked.piece().isEmpty()
             ? Optional.empty()
             : Optional.of(inView(motion, views, asked.piece(), set, meshes)));
+  }
+
+  /** Where the camera jumps, it goes through nothing on its way. */
+  private static void throughNothingAtCuts(
+      Clearance clearance, NavigableSet<Double> jumps, int in) {
+    for (int i = 0; i < clearance.passes().length; i++) {
+      clearance.passes()[i] &= !Jumps.isBetween(jumps, in + i, in + i + 1.0);
+    }
   }
 
   /** What the camera and what carries it do not tell: all else, and how these look. */
