@@ -30,6 +30,7 @@ public final class Cycles {
   private final FrameRate rate;
   private final double start;
   private final Optional<Loop> loop;
+  private final boolean still;
   private final CurvePlayer player;
   private final double stretch;
   private final long round;
@@ -46,6 +47,7 @@ public final class Cycles {
     this.rate = rate;
     this.start = start;
     this.loop = loop;
+    this.still = hz.isConstant();
     this.player = hz.player();
     double whole = loop.map(l -> between(l.first(), l.first() + l.length())).orElse(0.0);
     this.round = whole > 0 ? Math.max(1, Math.round(whole)) : 0;
@@ -68,8 +70,8 @@ public final class Cycles {
     double gone = 0;
     for (int i = 0; i < out.length; i++) {
       double next = folded(grid.frame(i));
-      gone += hz.isConstant() ? 0 : between(at, next);
-      out[i] = stretch * (hz.isConstant() ? constant(next) : gone);
+      gone += still ? 0 : between(at, next);
+      out[i] = stretch * (still ? constant(next) : gone);
       at = next;
     }
   }
@@ -93,7 +95,7 @@ public final class Cycles {
     if (to < from) {
       return -between(to, from);
     }
-    if (hz.isConstant()) {
+    if (still) {
       return rate.seconds(to - from) * frequency(from);
     }
     double sum = 0;
