@@ -99,17 +99,6 @@ final class StageRun {
     return -1;
   }
 
-  /** The stage of a card that smooths, by its place among such stages. */
-  Smoothed smoothed(int number) {
-    return steps.stream()
-        .map(Step::stage)
-        .filter(Smoothed.class::isInstance)
-        .map(Smoothed.class::cast)
-        .skip(number)
-        .findFirst()
-        .orElseThrow();
-  }
-
   /** The pose behind all stages of a slot and those before it. */
   PoseTrack after(Slot slot) {
     PoseTrack track = flows.get(0).pose();
@@ -123,9 +112,18 @@ final class StageRun {
 
   /** What comes to the stage of a part that is no part of the own pose. */
   Flow before(String part) {
+    return flows.get(placeOf(part) - 1);
+  }
+
+  /** The stage of a part that is no part of the own pose. */
+  Stage stage(String part) {
+    return steps.get(placeOf(part)).stage();
+  }
+
+  private int placeOf(String part) {
     for (int i = 1; i < steps.size(); i++) {
       if (steps.get(i).part().equals(part)) {
-        return flows.get(i - 1);
+        return i;
       }
     }
     throw new IllegalArgumentException(part);

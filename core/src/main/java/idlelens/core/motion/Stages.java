@@ -33,7 +33,6 @@ final class Stages {
   private final Map<String, PartTrack> tracks;
   private final Function<String, PoseTrack> world;
   private final StageRun work;
-  private int smoothed;
 
   /**
    * @param space where the node's own space lies
@@ -104,7 +103,7 @@ final class Stages {
     }
     if (part instanceof Smooth smooth && motion.isOn(smooth)) {
       boolean lens = node.chain().lens().filter(motion::isOn).isPresent();
-      Smoothed there = work == null ? null : work.smoothed(smoothed++);
+      Smoothed there = work == null ? null : (Smoothed) work.stage(smooth.id());
       return Optional.of(new Smoothed(smooth, values, Jumps.of(motion.shot(), node), lens, there));
     }
     if (part instanceof RunIn runIn && motion.isOn(runIn)) {
