@@ -149,15 +149,19 @@ final class Shaking implements Offsets {
 
   /** All that begin from a frame to the end of the grid, or in a round. */
   private List<Blow> blows(ShakeWay.Jolt jolt, int channel, double from) {
-    double first = loop.map(Loop::first).orElse(from);
-    double last = loop.map(l -> l.first() + l.length()).orElse(grid.last());
     List<Blow> all = new ArrayList<>();
     for (Hit hit : jolt.hits()) {
       all.add(new Blow(loop.map(l -> l.folded(hit.frame())).orElse(hit.frame()), 1));
     }
     jolt.strewn()
         .map(s -> new Blows(shake.seed(), s.aSecond(), s.unevenness()))
-        .ifPresent(s -> all.addAll(s.between(first, last, channel, rate, shake.start(), loop)));
+        .ifPresent(s -> all.addAll(strewn(s, channel, from)));
     return all;
+  }
+
+  private List<Blow> strewn(Blows blows, int channel, double from) {
+    return loop.isPresent()
+        ? blows.in(loop.get(), channel, rate, shake.start())
+        : blows.between(from, grid.last(), channel, rate, shake.start());
   }
 }

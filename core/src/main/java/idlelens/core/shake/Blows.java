@@ -5,7 +5,6 @@ import idlelens.core.seed.Shares;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * Jolts at random times with a mean rate: time is cut into pieces of one jolt each, and each comes
@@ -32,24 +31,32 @@ public record Blows(long seed, double aSecond, double unevenness) {
    * Those of a channel that begin between two frames.
    *
    * @param start the frame at which a piece begins
-   * @param loop the round in which they come again, if they do
    */
-  public List<Blow> between(
-      double from, double to, int channel, FrameRate rate, double start, Optional<Loop> loop) {
+  public List<Blow> between(double from, double to, int channel, FrameRate rate, double start) {
     double piece = rate.frames(1 / aSecond);
-    long round = 0;
-    if (loop.isPresent()) {
-      round = Math.max(1, Math.round(loop.get().length() / piece));
-      piece = loop.get().length() / round;
-    }
     List<Blow> all = new ArrayList<>();
     long last = (long) Math.floor((to - start) / piece);
     for (long k = (long) Math.floor((from - start) / piece); k <= last; k++) {
-      long number = round == 0 ? k : Math.floorMod(k, round);
-      double frame = start + (k + Shares.at(seed, number)) * piece;
+      double frame = start + (k + Shares.at(seed, k)) * piece;
       if (frame >= from && frame <= to) {
-        all.add(new Blow(frame, strength(channel, number)));
+        all.add(new Blow(frame, strength(channel, k)));
       }
+    }
+    return all;
+  }
+
+  /**
+   * Those of a channel in a round, each once.
+   *
+   * @param start the frame at which a piece begins
+   */
+  public List<Blow> in(Loop round, int channel, FrameRate rate, double start) {
+    long pieces = Math.max(1, Math.round(round.length() / rate.frames(1 / aSecond)));
+    double piece = round.length() / pieces;
+    List<Blow> all = new ArrayList<>();
+    for (long k = 0; k < pieces; k++) {
+      double frame = round.folded(start + (k + Shares.at(seed, k)) * piece);
+      all.add(new Blow(frame, strength(channel, k)));
     }
     return all;
   }
