@@ -3,13 +3,9 @@ package idlelens.core.check;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.PoseTrack;
-import idlelens.core.part.Shake;
 import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
-import java.util.HashMap;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -25,7 +21,7 @@ public record Calm(int frame, double placeM, double turnDeg) {
 
   private static final double NEARLY_DEG = 0.05;
 
-  /** Degrees that count as much as a centimetre. */
+  /** Degrees that count as much as a metre. */
   private static final double DEGREES_A_METRE = 40;
 
   /**
@@ -42,7 +38,7 @@ public record Calm(int frame, double placeM, double turnDeg) {
     Set<String> reached = shot.reachedFrom(nodeId);
     SampleGrid grid = new SampleGrid(from, shot.header().range().out() - from + 1, 1);
     PoseTrack shaken = Evaluation.ofSome(shot, grid, reached).of(nodeId).world();
-    PoseTrack clean = Evaluation.ofSome(calmed(shot, reached), grid, reached).of(nodeId).world();
+    PoseTrack clean = Evaluation.ofSome(shot.calmed(reached), grid, reached).of(nodeId).world();
     Calm best = null;
     for (int i = 0; i < grid.count(); i++) {
       double place = shaken.pose(i).place().distance(clean.pose(i).place());
@@ -58,11 +54,5 @@ public record Calm(int frame, double placeM, double turnDeg) {
 
   private double unrest() {
     return placeM + turnDeg / DEGREES_A_METRE;
-  }
-
-  private static Shot calmed(Shot shot, Set<String> ids) {
-    Map<String, Node> calm = new HashMap<>();
-    ids.forEach(id -> calm.put(id, shot.node(id).withoutParts(Shake.class::isInstance)));
-    return shot.withChanged(calm);
   }
 }

@@ -7,7 +7,6 @@ import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
-import idlelens.core.part.Shake;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
@@ -217,12 +216,7 @@ public final class Evaluation {
 
   /** This shot at a frame, without any shake of some nodes. */
   Evaluation calmMoment(double frame, Set<String> ids) {
-    Map<String, Node> calm = new HashMap<>();
-    for (String id : ids) {
-      Node node = shot.node(id);
-      calm.put(id, node.withoutParts(Shake.class::isInstance));
-    }
-    return new Evaluation(shot.withChanged(calm), SampleGrid.at(frame), isStart, null);
+    return new Evaluation(shot.calmed(ids), SampleGrid.at(frame), isStart, null);
   }
 
   private void addLens(Node.Camera camera, Evaluation earlier) {

@@ -47,6 +47,11 @@ public sealed interface Part
     return curves();
   }
 
+  /** Whether it shakes its node, so that this stands still without. */
+  default boolean shakes() {
+    return false;
+  }
+
   /** What it looks at, follows or turns about. */
   default List<Target> targets() {
     return List.of();

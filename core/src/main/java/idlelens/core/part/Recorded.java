@@ -68,6 +68,11 @@ public record Recorded(
   }
 
   @Override
+  public boolean shakes() {
+    return true;
+  }
+
+  @Override
   public PartKind kind() {
     return KIND;
   }

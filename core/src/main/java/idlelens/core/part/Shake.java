@@ -88,6 +88,11 @@ public record Shake(PartBody body, ShakeWay way, long seed, boolean loops, doubl
   }
 
   @Override
+  public boolean shakes() {
+    return true;
+  }
+
+  @Override
   public PartKind kind() {
     return KIND;
   }

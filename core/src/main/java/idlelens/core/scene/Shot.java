@@ -219,6 +219,13 @@ public final class Shot {
     return reads ? new Shot(this, next, changed) : withNodes(next);
   }
 
+  /** With nothing that shakes some of its nodes, made up or recorded. */
+  public Shot calmed(Set<String> ids) {
+    Map<String, Node> calm = new HashMap<>();
+    ids.forEach(id -> calm.put(id, node(id).withoutParts(Part::shakes)));
+    return withChanged(calm);
+  }
+
   /** Whether nothing about a node changed that the rules between nodes look at. */
   private static boolean readsAsBefore(Node old, Node changed) {
     return old != null

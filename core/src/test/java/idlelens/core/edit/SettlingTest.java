@@ -12,10 +12,12 @@ import idlelens.core.part.Chain;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
+import idlelens.core.part.Recorded;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.shake.Recording;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +36,20 @@ class SettlingTest {
             .with(new Path("shake-x", "x"), Curve.still(30 * far))
             .with(new Path("shake-x", "pan"), Curve.still(6 * far));
     return rig.withNode(arm.withChain(chain));
+  }
+
+  /** The rig with an arm that a recording puts 30 cm aside, times a factor. */
+  private static Shot replaying(double far) {
+    Shot rig = Sets.rig();
+    double[] aside = {30, 30};
+    List<Optional<double[]>> channels = new ArrayList<>(List.of(Optional.of(aside)));
+    while (channels.size() < Recording.CHANNELS) {
+      channels.add(Optional.empty());
+    }
+    Recorded part = Recorded.of("recorded-aside", "Aside", new Recording(0.1, channels), 1);
+    Part scaled =
+        part.withBody(part.body().withCurves(part.curves().with(Recorded.PLACE, Curve.still(far))));
+    return new AddPart("arm", scaled).apply(rig);
   }
 
   private static RigidPose cam(Shot shot, double frame) {
@@ -59,6 +75,15 @@ class SettlingTest {
       double half = apart(cam(handed, 26), cam(clean, 26));
       assertThat(half).isBetween(1e-4, apart(cam(handed, 21), cam(clean, 21)));
     }
+  }
+
+  @Test
+  void recordings_shakeToo() {
+    Shot handed = new HandOverTo("cam", 21, "", Meeting.SETTLING, 10).apply(replaying(1));
+    Shot clean = new HandOverTo("cam", 21, "", Meeting.JOINED).apply(replaying(0));
+    assertThat(apart(cam(handed, 21), cam(clean, 21))).isGreaterThan(0.2);
+    assertThat(apart(cam(handed, 31), cam(clean, 31))).isLessThan(1e-9);
+    assertThat(Calm.next(replaying(1), "arm", 5).placeM()).isGreaterThan(0.2);
   }
 
   @Test
