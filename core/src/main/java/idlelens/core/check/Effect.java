@@ -4,7 +4,6 @@ import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.PoseTrack;
-import idlelens.core.part.Part;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.SampleGrid;
@@ -69,11 +68,8 @@ public record Effect(Amount place, Amount turn, Optional<Amount> picture) {
    */
   public static Effect of(Shot shot, String nodeId, String partId, String cameraId) {
     Node node = shot.node(nodeId);
-    Part part = node.chain().part(partId);
-    Shot with =
-        shot.withNode(node.withChain(node.chain().with(part.withBody(part.body().withOn(true)))));
-    Shot without =
-        shot.withNode(node.withChain(node.chain().with(part.withBody(part.body().withOn(false)))));
+    Shot with = shot.withNode(node.withPartOn(partId, true));
+    Shot without = shot.withNode(node.withPartOn(partId, false));
     Set<String> needed = new HashSet<>(shot.reachedFrom(nodeId));
     if (!cameraId.isEmpty()) {
       needed.addAll(shot.reachedFrom(cameraId));

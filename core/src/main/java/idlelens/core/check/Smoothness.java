@@ -45,8 +45,8 @@ public record Smoothness(double lagFrames, int restFrames, Jerk before, Jerk aft
       throw new RefusedException("part", "'" + partId + "'", "a card that smooths");
     }
     SampleGrid grid = SampleGrid.over(shot.header().range(), 0);
-    PoseTrack with = world(shot, node, part.withBody(part.body().withOn(true)), grid);
-    PoseTrack without = world(shot, node, part.withBody(part.body().withOn(false)), grid);
+    PoseTrack with = world(shot, node.withPartOn(partId, true), grid);
+    PoseTrack without = world(shot, node.withPartOn(partId, false), grid);
     NavigableSet<Double> jumps = Jumps.of(shot, node);
     double fps = shot.header().rate().framesPerSecond();
     return new Smoothness(
@@ -56,9 +56,9 @@ public record Smoothness(double lagFrames, int restFrames, Jerk before, Jerk aft
         jerk(with, jumps, fps));
   }
 
-  private static PoseTrack world(Shot shot, Node node, Part part, SampleGrid grid) {
-    Shot other = shot.withNode(node.withChain(node.chain().with(part)));
-    return Evaluation.ofSome(other, grid, shot.reachedFrom(node.id())).of(node.id()).world();
+  private static PoseTrack world(Shot shot, Node node, SampleGrid grid) {
+    Shot with = shot.withNode(node);
+    return Evaluation.ofSome(with, grid, shot.reachedFrom(node.id())).of(node.id()).world();
   }
 
   /** The shift with the least mean square distance of place, or, where that stands, of turn. */

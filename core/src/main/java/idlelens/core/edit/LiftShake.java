@@ -5,7 +5,6 @@ import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.OffsetRecorder;
-import idlelens.core.part.Part;
 import idlelens.core.part.Recorded;
 import idlelens.core.part.Smooth;
 import idlelens.core.rule.RefusedException;
@@ -75,12 +74,10 @@ public record LiftShake(String id, String part, String to, String newPart, Strin
 
   private NodeMotion motion(Shot shot, SampleGrid grid, boolean on) {
     Node node = shot.node(id);
-    Part card = node.chain().part(part);
-    if (!(card instanceof Smooth)) {
+    if (!(node.chain().part(part) instanceof Smooth)) {
       throw new RefusedException("part", "'" + part + "'", "a card that smooths");
     }
-    Part switched = card.withBody(card.body().withOn(on));
-    Shot other = shot.withNode(node.withChain(node.chain().with(switched)));
+    Shot other = shot.withNode(node.withPartOn(part, on));
     return Evaluation.ofSome(other, grid, shot.reachedFrom(id)).of(id);
   }
 

@@ -1,8 +1,6 @@
 package idlelens.core.edit;
 
-import idlelens.core.part.Part;
 import idlelens.core.rule.Require;
-import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 
 /**
@@ -17,9 +15,7 @@ public record SwitchPart(String id, String part, boolean on) implements Edit {
 
   @Override
   public Shot apply(Shot shot) {
-    Node node = shot.node(id);
-    Part old = node.chain().part(part);
-    return shot.withNode(node.withChain(node.chain().with(old.withBody(old.body().withOn(on)))));
+    return shot.withNode(shot.node(id).withPartOn(part, on));
   }
 
   @Override

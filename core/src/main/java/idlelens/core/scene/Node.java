@@ -75,6 +75,12 @@ public sealed interface Node {
     return withBody(body().withChain(chain));
   }
 
+  /** With a part of its chain on or off. */
+  default Node withPartOn(String part, boolean on) {
+    Part old = chain().part(part);
+    return withChain(chain().with(old.withBody(old.body().withOn(on))));
+  }
+
   /** Without some parts of its chain, and without what is said of their keys. */
   default Node withoutParts(Predicate<Part> gone) {
     TakesKeys rest = takesKeys();
