@@ -54,12 +54,11 @@ public record LiftShake(String id, String part, String to, String newPart, Strin
           more(was, smoothed, i, LensTrack::focalMm),
           more(was, smoothed, i, LensTrack::focusM));
     }
-    try {
-      return recorder.done(shot.header().rate().framesPerSecond());
-    } catch (RefusedException e) {
+    if (recorder.isEmpty()) {
       throw new RefusedException(
           "part", "'" + part + "', which takes nothing out", "one that does");
     }
+    return recorder.done(shot.header().rate().framesPerSecond());
   }
 
   private static double more(

@@ -21,6 +21,7 @@ public final class OffsetRecorder {
 
   private final List<double[]> samples = new ArrayList<>();
   private double[] near = new double[3];
+  private boolean any;
 
   /**
    * Adds a sample.
@@ -31,17 +32,27 @@ public final class OffsetRecorder {
    */
   public void add(RigidPose offset, double focalMm, double focusM) {
     near = Turns.panTiltRoll(offset.turn(), near);
-    samples.add(
-        new double[] {
-          offset.x() * CENTIMETRES,
-          offset.y() * CENTIMETRES,
-          offset.z() * CENTIMETRES,
-          Math.toDegrees(near[0]),
-          Math.toDegrees(near[1]),
-          Math.toDegrees(near[2]),
-          focalMm,
-          focusM
-        });
+    double[] sample = {
+      offset.x() * CENTIMETRES,
+      offset.y() * CENTIMETRES,
+      offset.z() * CENTIMETRES,
+      Math.toDegrees(near[0]),
+      Math.toDegrees(near[1]),
+      Math.toDegrees(near[2]),
+      focalMm,
+      focusM
+    };
+    samples.add(sample);
+    any |= isAny(sample);
+  }
+
+  /** Whether nothing was added that is more than rounding. */
+  public boolean isEmpty() {
+    return !any;
+  }
+
+  private static boolean isAny(double[] values) {
+    return Arrays.stream(values).anyMatch(v -> Math.abs(v) > NOTHING);
   }
 
   /**
@@ -54,8 +65,7 @@ public final class OffsetRecorder {
     for (int c = 0; c < Recording.CHANNELS; c++) {
       int channel = c;
       double[] column = samples.stream().mapToDouble(sample -> sample[channel]).toArray();
-      boolean any = Arrays.stream(column).anyMatch(v -> Math.abs(v) > NOTHING);
-      channels.add(any ? Optional.of(column) : Optional.empty());
+      channels.add(isAny(column) ? Optional.of(column) : Optional.empty());
     }
     return new Recording(rateHz, channels);
   }

@@ -13,6 +13,8 @@ import idlelens.core.part.Smooth;
 import idlelens.core.part.SmoothWay;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.time.FrameRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -73,5 +75,14 @@ class LiftShakeTest {
         new AddPart("crate", Smooth.of("smooth-x", new SmoothWay.Gaussian(4))).apply(Sets.rig());
     assertThatThrownBy(() -> new LiftShake("crate", "smooth-x", "base", "r", "R").apply(still))
         .hasMessageContaining("which takes nothing out");
+  }
+
+  @Test
+  void aSingleFrame_isNoRecording_andIsCalledThat() {
+    Shot shot = smoothed(new SmoothWay.Gaussian(4));
+    ShotHeader header = shot.header();
+    Shot single = shot.withHeader(header.withTime(header.rate(), new FrameRange(20, 20), 0));
+    assertThatThrownBy(() -> new LiftShake("shaker", "smooth-x", "base", "r", "R").apply(single))
+        .hasMessageContaining("count is 1; allowed: 2 to 36000");
   }
 }
