@@ -31,7 +31,7 @@ public record Obstacle(
    * How far a point in the world is from it at the least at a sample, in metres: from the ball
    * around its origin that holds it.
    */
-  double atLeast(int sample, double[] point) {
+  public double atLeast(int sample, double[] point) {
     RigidPose pose = poses.apply(sample);
     double x = point[0] - pose.x();
     double y = point[1] - pose.y();
@@ -61,8 +61,12 @@ public record Obstacle(
     return tree.distance(own[0], own[1], own[2], reach / size) * size;
   }
 
-  /** The same of a flat four-sided area in the world. */
-  double distanceOfArea(int sample, double[] quad, double reach) {
+  /**
+   * The same of a flat four-sided area in the world.
+   *
+   * @param quad its corners around it, twelve numbers
+   */
+  public double distanceOfArea(int sample, double[] quad, double reach) {
     double size = sizes.applyAsDouble(sample);
     return tree.distance(own(sample, quad), reach / size) * size;
   }
@@ -99,6 +103,21 @@ public record Obstacle(
     System.arraycopy(own(sample, from), 0, out, 0, 3);
     System.arraycopy(own(sample + 1, to), 0, out, 3, 3);
     return out;
+  }
+
+  /**
+   * Where on a straight way in the world it is first crossed at a sample.
+   *
+   * @param way both ends, six numbers
+   * @return 0 at the beginning to 1 at the end; infinity where it is not
+   */
+  public double firstCrossing(int sample, double[] way) {
+    return tree.firstCrossing(own(sample, way));
+  }
+
+  /** Where it stands in the world at a sample. */
+  public RigidPose pose(int sample) {
+    return poses.apply(sample);
   }
 
   /** Whether a straight way in the world crosses it at a sample. */

@@ -11,6 +11,7 @@ import idlelens.core.set.Mesh;
 public final class TriangleTree {
   private static final int LEAF = 4;
   private static final int DEEPEST = 64;
+  private static final double HAIR = 1e-12;
 
   private final double[] corners; // nine a triangle, in the order of the leaves
   private final double[] boxes; // six a box: least x, y, z, greatest x, y, z
@@ -310,20 +311,34 @@ public final class TriangleTree {
    * @param way both ends, six numbers
    */
   public boolean isCrossed(double[] way) {
-    Crossing crossing = new Crossing(way);
+    Crossing crossing = new Crossing(way, true);
     walk(crossing);
-    return crossing.found;
+    return crossing.along <= 1;
+  }
+
+  /**
+   * Where a straight way first crosses a triangle.
+   *
+   * @param way both ends, six numbers
+   * @return 0 at its beginning to 1 at its end; infinity where it crosses none
+   */
+  public double firstCrossing(double[] way) {
+    Crossing crossing = new Crossing(way, false);
+    walk(crossing);
+    return crossing.along;
   }
 
   private final class Crossing implements Visitor {
     private final double[] way;
-    private boolean found;
+    private final boolean anyWillDo;
+    private double along = Double.POSITIVE_INFINITY;
 
-    Crossing(double[] way) {
+    Crossing(double[] way, boolean anyWillDo) {
       this.way = way;
+      this.anyWillDo = anyWillDo;
     }
 
-    /** 0 where the way passes through the box, else as far as can be: by slabs of each axis. */
+    /** Where the way enters the box, else as far as can be: by slabs of each axis. */
     @Override
     public double toBox(int box) {
       double enters = 0;
@@ -343,17 +358,17 @@ public final class TriangleTree {
         }
       }
       // a hair of room, since flat boxes are met in one point
-      return enters <= leaves + 1e-12 ? 0 : Double.POSITIVE_INFINITY;
+      return enters <= leaves + HAIR ? Math.max(0, enters - HAIR) : Double.POSITIVE_INFINITY;
     }
 
     @Override
     public void meet(int at) {
-      found |= TriangleDistance.crossing(corners, at, way, 0, way, 3) <= 1;
+      along = Math.min(along, TriangleDistance.crossing(corners, at, way, 0, way, 3));
     }
 
     @Override
     public double reach() {
-      return found ? 0 : 1;
+      return anyWillDo && along <= 1 ? 0 : along;
     }
   }
 }

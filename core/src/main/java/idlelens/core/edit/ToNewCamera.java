@@ -1,9 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
-import idlelens.core.curve.CurveFit;
 import idlelens.core.curve.Key;
-import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.Jumps;
@@ -115,7 +113,7 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
     List<Key> keys = new ArrayList<>();
     for (int[] stretch : stretches) {
       if (!keys.isEmpty()) {
-        keys.add(held(keys.remove(keys.size() - 1)));
+        keys.add(DenseKeys.held(keys.remove(keys.size() - 1)));
       }
       keys.addAll(keys(values, stretch, grid, most));
     }
@@ -127,21 +125,7 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
     double[] frames = new double[n];
     Arrays.setAll(frames, i -> grid.frame(stretch[0] + i));
     double[] part = Arrays.copyOfRange(values, stretch[0], stretch[1]);
-    if (keep == Keep.FITTED) {
-      return CurveFit.fit(frames, part, most);
-    }
-    List<Key> all = new ArrayList<>(n);
-    for (int i = 0; i < n; i++) {
-      all.add(new Key(frames[i], part[i], Tangent.Kind.FLOW));
-    }
-    return all;
-  }
-
-  /** Reached as it was, and held until the cut. */
-  private static Key held(Key key) {
-    return key.tangent() instanceof Tangent.Free free
-        ? key.withTangent(new Tangent.Reached(free.in(), Tangent.Kind.HOLD))
-        : key.withTangent(Tangent.Kind.HOLD);
+    return new DenseKeys(keep, most).of(frames, part);
   }
 
   @Override

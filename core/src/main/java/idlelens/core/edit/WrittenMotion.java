@@ -1,14 +1,11 @@
 package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
-import idlelens.core.curve.CurveFit;
 import idlelens.core.curve.Key;
-import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -61,15 +58,10 @@ record WrittenMotion(MotionFrames frames, Keep keep) {
   }
 
   private Curve curve(Chain chain, Path path, double[] at, double[] values) {
-    if (keep == Keep.FITTED) {
-      double tolerance = chain.parameter(path).family().tolerance() * FINER;
-      List<Key> fitted = CurveFit.fit(at, values, tolerance);
-      return fitted.size() == 1 ? Curve.still(values[0]) : new Curve(values[0], fitted);
-    }
-    List<Key> all = new ArrayList<>(at.length);
-    for (int i = 0; i < at.length; i++) {
-      all.add(new Key(at[i], values[i], Tangent.Kind.FLOW));
-    }
-    return new Curve(values[0], all);
+    double tolerance = chain.parameter(path).family().tolerance() * FINER;
+    List<Key> keys = new DenseKeys(keep, tolerance).of(at, values);
+    return keep == Keep.FITTED && keys.size() == 1
+        ? Curve.still(values[0])
+        : new Curve(values[0], keys);
   }
 }

@@ -1,5 +1,6 @@
 package idlelens.core.shake;
 
+import idlelens.core.geometry.EvenSamples;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.Arrays;
@@ -88,25 +89,9 @@ public final class Recording {
     return columns[channel] != null;
   }
 
-  /**
-   * A channel that there is, at a moment: by a cubic through the samples around (Catmull, Rom,
-   * 1974); before the first sample and behind the last as there.
-   */
+  /** A channel that there is, at a moment; before the first sample and behind the last as there. */
   public double at(int channel, double seconds) {
-    double[] all = columns[channel];
-    double sample = Math.max(0, Math.min(length - 1.0, seconds * rateHz));
-    int i = (int) Math.min(length - 2.0, Math.floor(sample));
-    double u = sample - i;
-    double a = all[i];
-    double b = all[i + 1];
-    double in = (b - all[Math.max(0, i - 1)]) / (i > 0 ? 2 : 1);
-    double out = (all[Math.min(length - 1, i + 2)] - a) / (i + 2 < length ? 2 : 1);
-    double square = u * u;
-    double cube = square * u;
-    return (2 * cube - 3 * square + 1) * a
-        + (cube - 2 * square + u) * in
-        + (3 * square - 2 * cube) * b
-        + (cube - square) * out;
+    return EvenSamples.at(columns[channel], seconds * rateHz);
   }
 
   /**

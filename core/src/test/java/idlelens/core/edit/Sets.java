@@ -44,6 +44,7 @@ import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.shake.Recording;
+import idlelens.core.take.Take;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
@@ -51,6 +52,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /** Small shots to try edits on. */
 public final class Sets {
@@ -239,6 +241,28 @@ public final class Sets {
   }
 
   /** A second of a swinging x and tilt, ten samples a second. */
+  /** A take of forty samples that walks, looks around past the back, and zooms. */
+  static Take take(double rateHz) {
+    double[][] all = new double[Take.COLUMNS.size()][40];
+    for (int i = 0; i < 40; i++) {
+      double s = i / 40.0;
+      double[] now = {
+        2 * s,
+        1.5 + 0.1 * Math.sin(9 * s),
+        3 - s,
+        160 + 60 * s,
+        10 * Math.cos(5 * s),
+        2 * s,
+        35 + s,
+        4 + s
+      };
+      for (int c = 0; c < now.length; c++) {
+        all[c][i] = now[c];
+      }
+    }
+    return new Take(rateHz, Stream.of(all).map(Optional::of).toList());
+  }
+
   static Recording recording() {
     List<Optional<double[]>> channels =
         new ArrayList<>(Collections.nCopies(Recording.CHANNELS, Optional.empty()));

@@ -24,6 +24,7 @@ public final class EditJson {
               RigForms.ALL,
               RailForms.ALL,
               PartEditForms.ALL,
+              TakeForms.ALL,
               KeyForms.ALL,
               CurveForms.ALL,
               TimeForms.ALL)

@@ -8,7 +8,6 @@ import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Recordings: a rate, and for each channel that there is its samples. */
@@ -36,13 +35,11 @@ public final class RecordedJson {
     List<Optional<double[]>> channels = new ArrayList<>();
     for (String channel : CHANNELS) {
       channels.add(
-          samples.has(channel) ? Optional.of(column(samples.get(channel))) : Optional.empty());
+          samples.has(channel)
+              ? Optional.of(TakeJson.column(samples.get(channel)))
+              : Optional.empty());
     }
     return new Recording(p.get("rate").number(), channels);
-  }
-
-  private static double[] column(JsonPlace p) throws FormatException {
-    return p.list(Recording.MOST_SAMPLES, JsonPlace::number).stream().mapToDouble(v -> v).toArray();
   }
 
   static void write(Recorded part, ObjectNode out) {
@@ -62,13 +59,7 @@ public final class RecordedJson {
       int channel = c;
       recording
           .channel(c)
-          .ifPresent(
-              values -> {
-                ArrayNode column = samples.putArray(CHANNELS.get(channel));
-                for (double value : values) {
-                  column.add(value);
-                }
-              });
+          .ifPresent(values -> TakeJson.write(samples.putArray(CHANNELS.get(channel)), values));
     }
   }
 }

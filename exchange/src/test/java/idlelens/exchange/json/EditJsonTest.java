@@ -47,6 +47,8 @@ import idlelens.core.edit.PasteKeys;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.PinRide;
 import idlelens.core.edit.PlaceKeys;
+import idlelens.core.edit.PoseInWorld;
+import idlelens.core.edit.Punch;
 import idlelens.core.edit.RailChange;
 import idlelens.core.edit.RailFromKeys;
 import idlelens.core.edit.RailSource;
@@ -83,6 +85,8 @@ import idlelens.core.edit.ShapeRail;
 import idlelens.core.edit.SpeedMove;
 import idlelens.core.edit.SplitRail;
 import idlelens.core.edit.SwitchPart;
+import idlelens.core.edit.TakeToKeys;
+import idlelens.core.edit.TakeToRecording;
 import idlelens.core.edit.TangentChoice;
 import idlelens.core.edit.ToNewCamera;
 import idlelens.core.edit.TurnTangent;
@@ -113,10 +117,12 @@ import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.set.Still;
+import idlelens.core.take.Take;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.format.FormatException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -160,6 +166,16 @@ class EditJsonTest {
       Aim.at("aim-1", Target.OfNode.origin("crate"))
           .withTargets(List.of(new Target.OfNode("crate", 0, 1, 0)));
 
+  private static Take take() {
+    List<Optional<double[]>> columns = new ArrayList<>();
+    for (int c = 0; c < Take.COLUMNS.size(); c++) {
+      double[] column = {c, c + 0.125, 1e-7 * c};
+      columns.add(c < Take.FOCAL ? Optional.of(column) : Optional.empty());
+    }
+    columns.set(Take.FOCAL, Optional.of(new double[] {35, 36.5, 50}));
+    return new Take(59.94, columns);
+  }
+
   static Stream<Edit> edits() {
     return Stream.of(
         ChangeHeader.to(SHOT.header()),
@@ -170,6 +186,9 @@ class EditJsonTest {
         new SpeedMove("cam", SpeedMove.Kind.WHIP_PAN, 1001.5, 1012, -90, "speed"),
         new LiftShake("cam", "smooth-a", "arm", "recorded-n", "Unrest"),
         new ToNewCamera("cam", "new", "New", Keep.FITTED, 2.5),
+        new TakeToKeys("cam", take(), 1001.5, new Punch(1002, 1003, 1), Keep.FITTED, 2.5),
+        new TakeToRecording("cam", take(), 1001, new Punch(1001, 1002, 0), "taken", "Take 1"),
+        new PoseInWorld("cam", 1001.5, 1, -2, 3.25, 370, -10, 2, Keying.TOUCHED),
         new Rename("cam", "B"),
         new SetHidden("cam", Hidden.IN_SIGHT),
         new SwitchPart("cam", Carried.ID, false),
