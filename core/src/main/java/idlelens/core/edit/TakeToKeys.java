@@ -105,11 +105,7 @@ public record TakeToKeys(
   private RigidPose blended(Shot shot, Evaluation now, int i) {
     RigidPose to = take.pose(seconds(shot, i));
     double share = punch.share(shot.header(), punch.from() + i);
-    if (share == 1) {
-      return to;
-    }
-    RigidPose was = now.carriedPose(id, i);
-    return RigidPose.of(was.place().lerp(to.place(), share), was.turn().slerp(to.turn(), share));
+    return share == 1 ? to : now.carriedPose(id, i).towards(to, share);
   }
 
   private double[] near(Chain chain) {

@@ -48,6 +48,22 @@ public record RigidPose(double x, double y, double z, double qx, double qy, doub
     return of(place().negate().rotate(back), back);
   }
 
+  /**
+   * A pose on the straight way to another one, turned evenly.
+   *
+   * @param share 0 here, 1 there
+   */
+  public RigidPose towards(RigidPose other, double share) {
+    return share == 1
+        ? other
+        : of(place().lerp(other.place(), share), turn().slerp(other.turn(), share));
+  }
+
+  /** The same place and heading, upright: neither tilted nor rolled. */
+  public RigidPose level() {
+    return of(x, y, z, Turns.panTiltRoll(turn())[0], 0, 0);
+  }
+
   /** A point of the own space, seen from outside. */
   public Vector3d apply(Vector3d point) {
     return new Vector3d(point).rotate(turn()).add(x, y, z);

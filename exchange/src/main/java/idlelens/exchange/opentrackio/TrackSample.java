@@ -1,6 +1,7 @@
 package idlelens.exchange.opentrackio;
 
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonLimits;
 import idlelens.exchange.json.JsonPlace;
@@ -8,6 +9,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A sample of OpenTrackIO, in our axes: +Y up, the camera along its own -Z.
@@ -26,6 +29,7 @@ public record TrackSample(
     OptionalLong number) {
   private static final int MOST_TRANSFORMS = 16;
   private static final double FARTHEST_M = 1e5;
+  private static final int THOUSAND = 1000;
 
   /**
    * @throws FormatException with the path in the sample, what was found and what is allowed
@@ -98,5 +102,32 @@ public record TrackSample(
     return said
         ? OptionalLong.of(sample.get("timing").get("sequenceNumber").whole())
         : OptionalLong.empty();
+  }
+
+  /** The sample as one line of JSON. */
+  public String text() {
+    ObjectNode out = JsonNodeFactory.instance.objectNode();
+    ObjectNode transform = out.putArray("transforms").addObject();
+    double[] turn = Turns.panTiltRoll(pose.turn());
+    ObjectNode at = transform.putObject("translation");
+    at.put("x", pose.x()).put("y", -pose.z()).put("z", pose.y());
+    ObjectNode rotation = transform.putObject("rotation");
+    rotation.put("pan", Math.toDegrees(turn[0])).put("tilt", Math.toDegrees(turn[1]));
+    rotation.put("roll", -Math.toDegrees(turn[2]));
+    if (focalMm.isPresent() || focusM.isPresent()) {
+      ObjectNode lens = out.putObject("lens");
+      focalMm.ifPresent(mm -> lens.put("pinholeFocalLength", mm));
+      focusM.ifPresent(m -> lens.put("focusDistance", m));
+    }
+    ObjectNode timing = out.putObject("timing");
+    rateHz.ifPresent(
+        hz -> {
+          boolean whole = hz == Math.rint(hz);
+          ObjectNode rate = timing.putObject("sampleRate");
+          rate.put("num", Math.round(whole ? hz : hz * THOUSAND))
+              .put("denom", whole ? 1 : THOUSAND);
+        });
+    number.ifPresent(n -> timing.put("sequenceNumber", n));
+    return JsonPlace.mapper().writeValueAsString(out);
   }
 }
