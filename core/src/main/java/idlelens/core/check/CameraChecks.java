@@ -102,7 +102,7 @@ public record CameraChecks(
     // samples count from the frame before the first one
     Clearance clearance =
         Clearance.of(
-            frames, i -> views.at(i + 1), shifted(set.allBut("")), asked.nearM(), progress);
+            frames, i -> views.at(i + 1), shifted(set.allBut(Set.of())), asked.nearM(), progress);
     throughNothingAtCuts(clearance, Jumps.of(shot, shot.node(camera)), range.in());
     Seam.Sides sides = new Seam.Sides(shot, asked.repeat(), asked.steps());
     return new CameraChecks(
@@ -157,6 +157,6 @@ public record CameraChecks(
         meshes.apply(piece.shape()).bounds(),
         i -> motion.pose(id, i + 1),
         i -> motion.size(id, i + 1),
-        shifted(set.allBut(id)));
+        shifted(set.allBut(Set.of(id))));
   }
 }

@@ -47,17 +47,22 @@ public final class SetObstacles {
     }
   }
 
-  /** All of them but one piece, with its copies. */
-  public List<Obstacle> allBut(String id) {
+  /** All of them but some pieces, with their copies. */
+  public List<Obstacle> allBut(Set<String> ids) {
     List<Obstacle> all = new ArrayList<>();
     for (Node node : motion.shot().nodes()) {
       if (node instanceof Node.Piece piece
           && !hidden.contains(node.id())
-          && !id.equals(node.id())) {
+          && !ids.contains(node.id())) {
         add(all, piece);
       }
     }
     return all;
+  }
+
+  /** How many triangles there are, shapes that are equal counted once. */
+  public long triangles() {
+    return triangles;
   }
 
   private TriangleTree tree(Shape shape) {

@@ -1,22 +1,49 @@
 package idlelens.core.walk;
 
+import idlelens.core.check.SetObstacles;
 import idlelens.core.clearance.Obstacle;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import idlelens.core.set.Mesh;
+import idlelens.core.set.Shape;
+import idlelens.core.time.SampleGrid;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
- * What can be stood on and bumped into: obstacles with one sample a frame. Asked by many at once.
+ * What can be stood on and bumped into: obstacles with one sample a frame. Where these are worked
+ * out when they are asked for, by one thread at a time.
  *
  * @param obstacles whose poses are asked for the samples 0 to {@code frames - 1}
  * @param first the frame of the first sample
  * @param frames how many samples there are, 1 or more; before and behind them it stands still
+ * @param triangles how many there are, shapes that are equal counted once
  */
-public record Ground(List<Obstacle> obstacles, double first, int frames) {
+public record Ground(List<Obstacle> obstacles, double first, int frames, long triangles) {
   /** Deeper than this nothing is looked for, in metres. */
   private static final double DEEPEST_M = 500;
 
   public Ground {
     obstacles = List.copyOf(obstacles);
+  }
+
+  /**
+   * The pieces of a shot that can be seen in the picture, without those that a camera carries.
+   *
+   * @param cameraId the camera that is walked with
+   * @param meshes gives the triangles of a shape
+   */
+  public static Ground of(Shot shot, String cameraId, Function<Shape, Mesh> meshes) {
+    SampleGrid grid = SampleGrid.over(shot.header().range(), 0);
+    Set<String> carried =
+        shot.family(shot.camera(cameraId).id()).stream().map(Node::id).collect(Collectors.toSet());
+    SetObstacles set = new SetObstacles(Evaluation.of(shot, grid, null), meshes);
+    List<Obstacle> all = set.allBut(carried);
+    return new Ground(all, grid.first(), grid.count(), set.triangles());
   }
 
   /** The sample of a frame. */

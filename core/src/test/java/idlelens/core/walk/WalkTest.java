@@ -36,7 +36,8 @@ class WalkTest {
   }
 
   private static Walk walk(Obstacle... obstacles) {
-    return new Walk(new Ground(List.of(obstacles), 1001, 300), BODY, FrameRate.of(24), 1001, true);
+    return new Walk(
+        new Ground(List.of(obstacles), 1001, 300, 0), BODY, FrameRate.of(24), 1001, true);
   }
 
   private static Stance at(Walk walk, double x, double y, double z) {
@@ -219,7 +220,7 @@ class WalkTest {
         List.of(FrameRate.of(24), FrameRate.parse("24000/1001"), FrameRate.of(60))) {
       Walk walk =
           new Walk(
-              new Ground(List.of(FLOOR, still(new Shape.Box(1, 2, 1), 0.3, 0, -3)), 1001, 300),
+              new Ground(List.of(FLOOR, still(new Shape.Box(1, 2, 1), 0.3, 0, -3)), 1001, 300, 0),
               BODY,
               rate,
               1001,

@@ -76,16 +76,8 @@ final class TakeForms {
   private TakeForms() {}
 
   private static Punch punch(JsonPlace p) throws FormatException {
-    int blend = p.has("blend") ? whole(p.get("blend")) : 0;
-    return new Punch(whole(p.get("from")), whole(p.get("to")), blend);
-  }
-
-  private static int whole(JsonPlace p) throws FormatException {
-    long value = p.whole();
-    if (value != (int) value) {
-      throw p.refusal("a frame");
-    }
-    return (int) value;
+    int blend = p.has("blend") ? p.get("blend").whole() : 0;
+    return new Punch(p.get("from").whole(), p.get("to").whole(), blend);
   }
 
   private static void punch(ObjectNode out, double start, Punch punch) {

@@ -30,6 +30,7 @@ public record TrackSample(
   private static final int MOST_TRANSFORMS = 16;
   private static final double FARTHEST_M = 1e5;
   private static final int THOUSAND = 1000;
+  private static final double GREATEST_NUMBER = 4_294_967_295.0;
 
   /**
    * @throws FormatException with the path in the sample, what was found and what is allowed
@@ -99,9 +100,15 @@ public record TrackSample(
 
   private static OptionalLong sequence(JsonPlace sample) throws FormatException {
     boolean said = sample.has("timing") && sample.get("timing").has("sequenceNumber");
-    return said
-        ? OptionalLong.of(sample.get("timing").get("sequenceNumber").whole())
-        : OptionalLong.empty();
+    if (!said) {
+      return OptionalLong.empty();
+    }
+    JsonPlace number = sample.get("timing").get("sequenceNumber");
+    double value = number.number();
+    if (value < 0 || value > GREATEST_NUMBER || value != Math.rint(value)) {
+      throw number.refusal("a whole number from 0 to 4294967295");
+    }
+    return OptionalLong.of((long) value);
   }
 
   /** The sample as one line of JSON. */

@@ -1,0 +1,139 @@
+// A take is rolled: it counts in, records while the shot plays, and ends at the last frame or when it is cut.
+import { Problem } from '../common/api.js';
+import { framesPerSecond } from '../common/format.js';
+import { toast } from '../common/toasts.js';
+
+const LATE_S = 0.1; // what is on its way when the last frame is over still arrives
+
+/** Events: 'change' (its state, or its settings), 'tick' (time went on). */
+export class Roll extends EventTarget {
+  /**
+   * @param {import('../shot/takes.js').Takes} takes
+   * @param {{walk: import('./walk.js').Walk, tracker: import('./tracker-link.js').TrackerLink}} sources
+   */
+  constructor(store, desk, takes, sources) {
+    super();
+    this.store = store;
+    this.desk = desk;
+    this.takes = takes;
+    this.sources = sources;
+    this.by = 'walk';
+    this.countIn = 2;
+    this.from = null; // punched in here; the first frame of the shot where it is null
+    this.to = null;
+    this.blend = 0;
+    this.becomes = '';
+    this.state = 'off'; // counting, rolling, keeping
+  }
+
+  get source() {
+    return this.sources[this.by];
+  }
+
+  set(change) {
+    Object.assign(this, change);
+    this.dispatchEvent(new Event('change'));
+  }
+
+  /** The frames that are recorded. */
+  stretch() {
+    const [first, last] = [this.desk.first(), this.desk.last()];
+    const from = Math.max(first, Math.min(last - 1, this.from ?? first));
+    return { from, to: Math.max(from + 1, Math.min(last, this.to ?? last)) };
+  }
+
+  toggle() {
+    if (this.state === 'off') return this.start();
+    if (this.state === 'rolling') return this.cut();
+    this.cancel();
+    return Promise.resolve();
+  }
+
+  async start() {
+    this.stretched = this.stretch();
+    this.set({ state: 'counting' });
+    try {
+      this.desk.goTo(this.stretched.from);
+      await this.source.prepare(this.stretched.from);
+    } catch (problem) {
+      this.fail(problem);
+      return;
+    }
+    if (this.state !== 'counting') return;
+    this.since = performance.now();
+    this.tick();
+  }
+
+  fail(problem) {
+    this.set({ state: 'off' });
+    if (!(problem instanceof Problem)) throw problem;
+    this.store.announce('refused', problem);
+  }
+
+  tick() {
+    if (this.state !== 'counting' && this.state !== 'rolling') return;
+    const seconds = (performance.now() - this.since) / 1000;
+    if (this.state === 'counting') this.count(seconds);
+    else this.record(seconds);
+    this.dispatchEvent(new Event('tick'));
+    requestAnimationFrame(() => this.tick());
+  }
+
+  /** What is before the first frame plays meanwhile, as far as there is anything. */
+  count(seconds) {
+    this.left = this.countIn - seconds;
+    const { from } = this.stretched;
+    if (this.left > 0) {
+      this.desk.goTo(Math.max(this.desk.first(), from - Math.ceil(this.left * this.fps())));
+      return;
+    }
+    this.desk.goTo(from);
+    this.source.roll(from);
+    this.since = performance.now();
+    this.set({ state: 'rolling' });
+  }
+
+  fps() {
+    return framesPerSecond(this.store.header.rate);
+  }
+
+  record(seconds) {
+    const { from, to } = this.stretched;
+    this.seconds = Math.min(seconds, (to - from) / this.fps());
+    this.desk.goTo(Math.min(to, from + Math.floor(seconds * this.fps())));
+    const over = seconds > (to - from) / this.fps() + LATE_S;
+    if (over && (this.source.reached?.() ?? to) >= to) this.cut();
+  }
+
+  /** Ends the take where it is, and keeps it. */
+  async cut() {
+    if (this.state !== 'rolling') return;
+    this.set({ state: 'keeping' });
+    try {
+      const name = await this.source.cut(Math.min(this.stretched.to, this.desk.frame));
+      this.set({ state: 'off' });
+      await this.takes.load();
+      if (name) await this.use(name);
+      else toast('That was shorter than two frames: nothing is kept');
+    } catch (problem) {
+      this.fail(problem);
+    }
+  }
+
+  async use(name) {
+    if (this.becomes === '') {
+      toast(`${name} is kept: put it to use under Takes`);
+      return;
+    }
+    const { from, to } = this.stretched;
+    const used = await this.takes.use(this.desk.camera, name, this.becomes, { from, to, blend: this.blend });
+    if (used) {
+      this.sources.walk.stop();
+      toast(`${name} is kept, and in use`);
+    }
+  }
+
+  cancel() {
+    if (this.state === 'counting') this.set({ state: 'off' });
+  }
+}
