@@ -27,8 +27,9 @@ class BrowserRoomsTest {
           "plan", List.of("common", "shot", "solids"),
           "curves", List.of("common", "shot"),
           "panels", List.of("common", "shot"),
+          "operate", List.of("common", "shot"),
           "checks", List.of("common", "shot", "panels"),
-          "floor", List.of("common", "shot", "solids", "plan", "curves", "panels", "checks"));
+          "floor", List.of("common", "shot", "solids", "plan", "curves", "panels", "checks", "operate"));
 
   @Test
   void arrowsBetweenFoldersPointOneWay() throws IOException {

@@ -1,6 +1,7 @@
 // What the artist can do by a key or a button of the page.
 import { getJson } from '../common/api.js';
 import { toast } from '../common/toasts.js';
+import { POSE } from '../shot/parts.js';
 import { sayProblem } from '../shot/say-problem.js';
 
 const $ = (id) => document.getElementById(id);
@@ -21,13 +22,35 @@ async function toggleGhost({ store, desk }) {
 }
 
 function letGo({ desk }) {
-  if (desk.rails.drawing) {
+  const { walk, roll } = desk.operation;
+  if (roll.state === 'counting') roll.cancel();
+  else if (roll.state === 'rolling') roll.cut();
+  else if (desk.rails.drawing) {
     desk.rails.drawing.points = [];
     desk.rails.end();
   } else if (desk.picking) desk.stopPicking();
   else if (desk.tried.now) desk.tried.letBe();
   else if (desk.loose) desk.letGoOfLoose();
+  else if (walk.on) walk.stop();
   else desk.chooseKeys(null);
+}
+
+/** Keys the pose: of who walks, where somebody does. */
+function keyPose({ desk }) {
+  if (desk.rails.drawing) return desk.rails.end();
+  const { walk, roll } = desk.operation;
+  return walk.on && roll.state === 'off' && !desk.loose ? standHere(desk, walk) : desk.keyPose();
+}
+
+/** The camera stands from now on where it is walked to. */
+async function standHere(desk, walk) {
+  const node = desk.store.byId.get(walk.camera);
+  const { x, y, z, pan, tilt, roll } = desk.live.pose;
+  const { frame } = desk;
+  const make = (keying) => ({ edit: 'pose-in-world', id: node.id, frame, x, y, z, pan, tilt, roll, keying });
+  if (!(await desk.change(node, POSE, make, { done: true }))) return;
+  if (desk.loose) await desk.keepLoose();
+  walk.stop();
 }
 
 /** With a loose pose, only that is taken back. */
@@ -64,10 +87,11 @@ export function actionsOf(page) {
     },
     keyBefore: () => desk.work.previousKey(),
     keyAfter: () => desk.work.nextKey(),
-    keyPose: () => (desk.rails.drawing ? desk.rails.end() : desk.keyPose()),
+    keyPose: () => keyPose(page),
     letGo: () => letGo(page),
     removeKeys: () => desk.work.removeKeys(),
     operate: () => operate.toggle(),
+    roll: () => desk.operation.roll.toggle(),
     centre: () => centre(page),
     swapPlan: () => views.swapSide(),
     mark: () => desk.mark(),

@@ -36,6 +36,15 @@ function listenToDone() {
   });
 }
 
+/** Whether a press was taken by who walks; what is typed into a text stays there. */
+function walks(event, hands) {
+  const { kind } = kindOf(event.target);
+  if (kind === 'text' || document.querySelector('dialog[open]') || !hands.takes(event)) return false;
+  event.preventDefault();
+  event.stopPropagation();
+  return true;
+}
+
 function ownEnter(event) {
   const { target } = event;
   const { kind } = kindOf(target);
@@ -43,9 +52,13 @@ function ownEnter(event) {
   if ((kind === 'tick' || kind === 'colour') && isWalkedTo(target)) target.click();
 }
 
-/** @param {Record<string, (...given: any[]) => any>} act what each shortcut does */
-export function listenToKeys(act) {
+/**
+ * @param {Record<string, (...given: any[]) => any>} act what each shortcut does
+ * @param {import('../operate/hands.js').Hands} hands which keep some keys while somebody walks
+ */
+export function listenToKeys(act, hands) {
   const press = (event) => {
+    if (walks(event, hands)) return;
     const shortcut = meaning(event);
     if (shortcut) {
       event.preventDefault();

@@ -88,6 +88,7 @@ export class Picture {
     this.store.addEventListener('ghost', draw, { signal });
     this.store.addEventListener('pictures', draw, { signal });
     this.desk.addEventListener('frame', draw, { signal });
+    this.desk.addEventListener('live', draw, { signal });
     this.desk.addEventListener('selection', draw, { signal });
     this.desk.addEventListener('layout', draw, { signal });
     this.view.addEventListener('click', (event) => this.pickAt(event), { signal });
@@ -164,7 +165,7 @@ export class Picture {
   /** @param fine whether there is time for shadows even where they are slow */
   draw(fine = false) {
     const { store, desk } = this;
-    const now = { motion: store.motion, grid: store.grid, byId: store.byId };
+    const now = { motion: store.motion, grid: store.grid, byId: store.byId, live: store.live };
     const seen = desk.camera && look(now, desk.camera, desk.frame);
     this.canvas.hidden = !seen;
     if (!seen) return;
@@ -326,6 +327,7 @@ export class Picture {
 /** What a camera of a state does at a frame, or null. */
 function look(state, id, frame) {
   const pose = poseIn(state, id, frame);
+  if (state.live?.id === id) return { pose, lens: state.live.lens };
   const lens = state.motion.get(id)?.lens;
   return pose && lens ? { pose, lens: { verticalDeg: valueAt(state, lens.verticalDeg, frame) } } : null;
 }

@@ -32,6 +32,7 @@ export const SHORTCUTS = [
     ...(n === 1 ? { shown: '1 … 9', says: 'Camera n in the picture' } : {}),
   })),
   { press: 'o', act: 'operate', shown: 'o', says: 'Operate' },
+  { press: 'r', act: 'roll', shown: 'r', says: 'Record a take of what is operated, or end it' },
   { press: 'c', act: 'centre', shown: 'c', says: 'Centre on the selection; fit the chosen keys' },
   { press: 't', act: 'swapPlan', shown: 't', says: 'Plan from above, from the side, or from outside' },
   { press: 'm', act: 'mark', shown: 'm', says: 'Mark the playhead, also while playing' },
@@ -60,6 +61,7 @@ export const WITH_POINTER = [
   ['Shift+click', 'Choose more keys, or more on set (Ctrl: one more or less)'],
   ['Shift+drag', 'On the ruler: what is looped. On rows: a box of keys. A key from outside: up and down'],
   ['Alt+drag', 'A handle: this side alone'],
+  ['W A S D', 'While walking: ahead, left, back, right; Shift hurries, J jumps, a drag looks, the wheel zooms'],
 ];
 
 const byPress = new Map(SHORTCUTS.map((shortcut) => [shortcut.press, shortcut]));

@@ -69,6 +69,7 @@ export function connectStrip(store, desk) {
   store.addEventListener('motion', numbers);
   store.addEventListener('ghost', () => showGhosts(store));
   desk.addEventListener('frame', numbers);
+  desk.addEventListener('live', numbers);
   desk.addEventListener('layout', numbers);
   desk.addEventListener('selection', () => {
     showCameras(store, desk);

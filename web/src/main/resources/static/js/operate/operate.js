@@ -1,4 +1,4 @@
-// Operate: driving the camera, or a carrier of it, from inside its picture.
+// Operate: driving the camera, or a carrier of it, from inside its picture; or walking the set with it.
 import { aimedAt, targetPlace } from '../shot/targets.js';
 import { outOf } from '../shot/samples.js';
 
@@ -9,28 +9,42 @@ const WHEEL_M = 0.0025;
 const WHEEL_ENDS_MS = 350;
 
 export class Operate extends EventTarget {
-  constructor(store, desk, view, canvas) {
+  constructor(store, desk, { view, canvas, walk }) {
     super();
     this.store = store;
     this.desk = desk;
     this.view = view;
     this.canvas = canvas;
+    this.walk = walk;
     this.on = false;
     this.mode = 'turn';
     this.abort = new AbortController();
     const { signal } = this.abort;
     view.addEventListener('pointerdown', (event) => this.start(event), { signal });
     view.addEventListener('wheel', (event) => this.wheel(event), { signal, passive: false });
+    walk.addEventListener('change', () => this.followWalk(), { signal });
   }
 
   toggle(on = !this.on) {
     this.on = on;
     this.view.classList.toggle('operating', on);
+    if (!on) this.walk.stop();
     this.dispatchEvent(new Event('change'));
   }
 
   setMode(mode) {
     this.mode = mode;
+    if (mode === 'walk') this.walk.start();
+    else this.walk.stop();
+    this.dispatchEvent(new Event('change'));
+  }
+
+  /** Who begins to walk operates; who ends it turns the camera again. */
+  followWalk() {
+    if (this.walk.on === (this.on && this.mode === 'walk')) return;
+    this.on ||= this.walk.on;
+    this.view.classList.toggle('operating', this.on);
+    this.mode = this.walk.on ? 'walk' : 'turn';
     this.dispatchEvent(new Event('change'));
   }
 
@@ -56,7 +70,8 @@ export class Operate extends EventTarget {
 
   start(event) {
     const node = this.driven();
-    if (!this.on || this.desk.picking || !node || event.button !== 0 || event.target.closest('button')) return;
+    if (!this.on || this.walk.on || this.desk.picking || !node || event.button !== 0 || event.target.closest('button'))
+      return;
     event.preventDefault();
     this.view.setPointerCapture(event.pointerId);
     const from = { x: event.clientX, y: event.clientY };
@@ -95,7 +110,7 @@ export class Operate extends EventTarget {
 
   wheel(event) {
     const node = this.driven();
-    if (!this.on || !node) return;
+    if (!this.on || this.walk.on || !node) return;
     event.preventDefault();
     this.wheeled = (this.wheeled ?? 0) - event.deltaY * WHEEL_M;
     this.apply(node, { dolly: this.wheeled }, false);

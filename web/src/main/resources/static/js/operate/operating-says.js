@@ -5,7 +5,7 @@ import { lengthText } from '../common/units.js';
 
 const HANDS = 'W A S D walk · drag to look · Shift hurries · J jumps · wheel zooms · Enter keys the pose · Esc ends';
 
-/** @param {{walk: any, tracker: any, roll: any}} operation @param {{says: HTMLElement, count: HTMLElement}} elements */
+/** @param {{walk: any, tracker: any, roll: any}} operation */
 export function connectOperatingSays({ walk, tracker, roll }, desk, { says, count }) {
   const [first, second] = [h('b'), h('span')];
   says.replaceChildren(first, second);

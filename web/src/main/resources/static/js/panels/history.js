@@ -190,7 +190,7 @@ class HistoryLists {
   /** The largest differences between the version compared with and this state. */
   async tell() {
     const [first, second] = this.store.ghosts;
-    if (!first) {
+    if (!first?.revision || (second && !second.revision)) {
       this.compared.replaceChildren();
       return;
     }

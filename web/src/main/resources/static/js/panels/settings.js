@@ -25,6 +25,7 @@ import { runInPanel } from './run-in.js';
 import { shakePanel } from './shake.js';
 import { shotPanel } from './shot.js';
 import { smoothPanel } from './smooth.js';
+import { takesPanel } from './takes.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
 
@@ -58,6 +59,7 @@ const TABS = {
   tools: ['Tools', toolsPanel],
   rig: ['Rig', rigPanel],
   frame: ['Frame', frameTab],
+  takes: ['Takes', takesPanel],
   timing: ['Timing', timingPanel],
   findings: ['Findings', findingsPanel],
   markers: ['Markers', markersPanel],

@@ -65,6 +65,7 @@ export class Plan {
     desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), {
       signal,
     });
+    desk.addEventListener('live', () => this.ask(this.side === '3D' ? 'all' : 'over'), { signal });
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });
     this.measure();
     this.observer = new ResizeObserver(() => {

@@ -9,12 +9,16 @@ import { RailWork } from './rail-work.js';
 import { NodeWork } from './node-work.js';
 import { allFamilies, axisOf, kindOf, POSE, titleOf } from './parts.js';
 import { Recordings } from './recordings.js';
+import { Takes } from './takes.js';
 import { Tried } from './tried.js';
 import { toast } from '../common/toasts.js';
 
 const isPose = (channel) => POSE.includes(channel);
 
-/** Events: 'frame', 'selection', 'keys', 'mode', 'loose', 'layout' (view, tab, whose curves are drawn). */
+/**
+ * Events: 'frame', 'selection', 'keys', 'mode', 'loose', 'layout' (view, tab, whose curves are drawn), 'live' (a hand
+ * has a camera elsewhere).
+ */
 export class Desk extends EventTarget {
   /** @param {number | string} production that the shot belongs to */
   constructor(store, production) {
@@ -42,6 +46,8 @@ export class Desk extends EventTarget {
     this.effects = new Effects(store, this);
     this.feels = new Feels(store, production);
     this.recordings = new Recordings(store, production);
+    this.takes = new Takes(store, this);
+    this.operation = null; // {walk, tracker, roll}, where the page has them
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot
@@ -228,6 +234,17 @@ export class Desk extends EventTarget {
     this.card = card;
     this.tab = 'card';
     this.announce('selection');
+  }
+
+  get live() {
+    return this.store.live;
+  }
+
+  /** @param {{id: string, pose: any, lens: any} | null} live where a hand has a camera just now */
+  setLive(live) {
+    if (!live && !this.store.live) return;
+    this.store.live = live;
+    this.announce('live');
   }
 
   showCamera(id) {

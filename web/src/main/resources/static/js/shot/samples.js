@@ -1,4 +1,4 @@
-// Reading samples of a state of a shot: {motion, grid}.
+// Reading samples of a state of a shot: {motion, grid}, and live, what a hand does with a camera just now.
 import { turned } from '../common/turned.js';
 
 /** The value of a column at a frame; before and after what was computed, that of the nearest sample. */
@@ -9,6 +9,7 @@ export function valueAt(state, column, frame) {
 
 /** Place and turn in the world at a frame, or null. */
 export function poseIn(state, id, frame) {
+  if (state.live?.id === id) return state.live.pose;
   const m = state.motion.get(id);
   if (!m) return null;
   const at = (column) => valueAt(state, column, frame);

@@ -32,6 +32,7 @@ export class ShotStore extends EventTarget {
     this.slopes = false; // whether their speed and acceleration are drawn too
     this.before = null; // what is stored, while something else is shown
     this.ghosts = []; // one or two other versions, to compare with
+    this.live = null; // {id, pose, lens}: where a hand has a camera just now, whatever is stored
     this.shown = null; // what is shown but not stored
     this.lead = null; // edits of something that is tried: they come before all others
     this.lastShow = 0;
@@ -129,7 +130,7 @@ export class ShotStore extends EventTarget {
     this.announce('motion', { ids: bundle.nodes.map((node) => node.id) });
     if (bundle.stored) {
       this.keepGhostsInTime(rate);
-      this.keepWithout();
+      this.keepEdited();
     }
     if (bundle.meshes.length > 0 || patch.nodes.some((node) => node.kind === 'piece')) this.announce('meshes');
   }
@@ -341,25 +342,34 @@ export class ShotStore extends EventTarget {
       this.next(() => this.compare(this.ghosts)).catch(() => {});
   }
 
-  /** The motion as it is without a card. */
-  async fetchWithout({ id, part }) {
-    const body = { revision: this.revision, edits: [{ edit: 'switch-part', id, part, on: false }], provisional: true };
+  /** The motion as it would be with edits. */
+  async fetchEdited(ghost) {
+    const body = { revision: this.revision, edits: ghost.edits, provisional: true };
     const bundle = unpack(await postOctets(this.path(`/edits${this.curves()}`), body));
     const motion = new Map((this.before ?? this).motion);
     for (const node of bundle.nodes) motion.set(node.id, node);
-    const node = this.byId.get(id);
-    return { without: { id, part }, name: `without ${titleOf(node, partOf(node, part))}`, grid: bundle.grid, motion };
+    return { ...ghost, grid: bundle.grid, motion };
   }
 
-  /** What is shown without a card follows what is stored. */
-  keepWithout() {
-    if (this.before || !this.ghosts.some((ghost) => ghost.without)) return;
+  /** The motion as it is without a card. */
+  fetchWithout(without) {
+    const { id, part } = without;
+    const node = this.byId.get(id);
+    const name = `without ${titleOf(node, partOf(node, part))}`;
+    return this.fetchEdited({ without, name, edits: [{ edit: 'switch-part', id, part, on: false }] });
+  }
+
+  /** What is shown without a card, or with a take, follows what is stored. */
+  keepEdited() {
+    if (this.before || !this.ghosts.some((ghost) => ghost.edits)) return;
     const there = this.ghosts.filter(({ without }) => !without || partOf(this.byId.get(without.id), without.part));
     this.next(() => this.compare(there)).catch(() => {});
   }
 
-  async fetchGhost({ revision, name, without }) {
+  async fetchGhost(ghost) {
+    const { revision, name, without, edits } = ghost;
     if (without) return this.fetchWithout(without);
+    if (edits) return this.fetchEdited(ghost);
     const shot = await (await getAnswer(this.path(`?revision=${revision}`))).json();
     const ids = new Set(shot.nodes.map((node) => node.id));
     const curves = [...this.drawn].filter((id) => ids.has(id));
@@ -382,7 +392,8 @@ export class ShotStore extends EventTarget {
   lens(id, frame) {
     const lens = this.motion.get(id)?.lens;
     if (!lens) return null;
-    return Object.fromEntries(Object.entries(lens).map(([name, column]) => [name, this.value(frame, column)]));
+    const stored = Object.fromEntries(Object.entries(lens).map(([name, column]) => [name, this.value(frame, column)]));
+    return this.live?.id === id ? { ...stored, ...this.live.lens } : stored;
   }
 
   cameras() {
