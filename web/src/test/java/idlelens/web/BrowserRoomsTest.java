@@ -29,7 +29,8 @@ class BrowserRoomsTest {
           "panels", List.of("common", "shot"),
           "operate", List.of("common", "shot"),
           "checks", List.of("common", "shot", "panels"),
-          "floor", List.of("common", "shot", "solids", "plan", "curves", "panels", "checks", "operate"));
+          "floor",
+              List.of("common", "shot", "solids", "plan", "curves", "panels", "checks", "operate"));
 
   @Test
   void arrowsBetweenFoldersPointOneWay() throws IOException {

@@ -80,7 +80,7 @@ async function nullAbove({ store, desk, list }) {
 export function actionsOf(page) {
   const { store, desk, list, playback, operate, score, views } = page;
   return {
-    play: () => playback.toggle(),
+    play: () => (desk.operation.roll.state === 'rolling' ? desk.operation.roll.cut() : playback.toggle()),
     step: (by) => {
       playback.stop();
       desk.goTo(desk.frame + by);

@@ -79,6 +79,7 @@ const walk = new Walk(store, desk, hands);
 const tracker = new TrackerLink(store, desk);
 const roll = new Roll(store, desk, desk.takes, { walk, tracker });
 desk.operation = { walk, tracker, roll };
+roll.addEventListener('change', () => roll.state !== 'off' && playback.playing && playback.stop());
 const operate = new Operate(store, desk, { view: $('view'), canvas: $('canvas'), walk });
 connectOperatingSays(desk.operation, desk, { says: $('operating-says'), count: $('count-in') });
 const chain = new Chain(store, desk, $('chain'));

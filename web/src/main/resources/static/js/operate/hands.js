@@ -24,9 +24,8 @@ export class Hands {
     view.addEventListener('wheel', (event) => this.wheel(event), { passive: false });
   }
 
-  /** Forgets all that was done. */
+  /** Forgets what was done; what is held down stays. */
   letGo() {
-    this.held.clear();
     this.turn = 0;
     this.tilt = 0;
     this.zoom = 1;

@@ -4,6 +4,7 @@ import { framesPerSecond } from '../common/format.js';
 import { toast } from '../common/toasts.js';
 
 const LATE_S = 0.1; // what is on its way when the last frame is over still arrives
+const ASLEEP_MS = 4000; // without a drawing, as when the window was hidden
 
 /** Events: 'change' (its state, or its settings), 'tick' (time went on). */
 export class Roll extends EventTarget {
@@ -61,18 +62,28 @@ export class Roll extends EventTarget {
     }
     if (this.state !== 'counting') return;
     this.since = performance.now();
+    this.ticked = this.since;
     this.tick();
   }
 
   fail(problem) {
     this.set({ state: 'off' });
+    this.source.unprepare?.();
     if (!(problem instanceof Problem)) throw problem;
     this.store.announce('refused', problem);
   }
 
   tick() {
     if (this.state !== 'counting' && this.state !== 'rolling') return;
-    const seconds = (performance.now() - this.since) / 1000;
+    const now = performance.now();
+    const asleep = now - this.ticked > ASLEEP_MS;
+    const seconds = ((asleep ? this.ticked : now) - this.since) / 1000;
+    this.ticked = now;
+    if (asleep && this.state === 'rolling') {
+      toast('The window was hidden: the take ends there');
+      this.cut();
+      return;
+    }
     if (this.state === 'counting') this.count(seconds);
     else this.record(seconds);
     this.dispatchEvent(new Event('tick'));
@@ -134,6 +145,8 @@ export class Roll extends EventTarget {
   }
 
   cancel() {
-    if (this.state === 'counting') this.set({ state: 'off' });
+    if (this.state !== 'counting') return;
+    this.set({ state: 'off' });
+    this.source.unprepare?.();
   }
 }

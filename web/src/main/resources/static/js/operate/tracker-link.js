@@ -66,9 +66,20 @@ export class TrackerLink extends EventTarget {
     this.dispatchEvent(new Event('change'));
   }
 
+  /** Where it is refused, and not only late, nothing more is asked. */
+  async askOnce() {
+    try {
+      await this.ask();
+    } catch (problem) {
+      if (problem instanceof Problem && problem.retry) return;
+      this.state = { on: false };
+      throw problem;
+    }
+  }
+
   async askAgain() {
     while (this.on) {
-      await this.attempt(() => this.ask());
+      await this.attempt(() => this.askOnce());
       await new Promise((resolve) => {
         setTimeout(resolve, ASK_EVERY_MS);
       });
@@ -95,9 +106,7 @@ export class TrackerLink extends EventTarget {
   }
 
   roll(from) {
-    this.rolledAt = performance.now();
     this.rolled = this.attempt(() => postJson(this.path('/roll'), { frame: from }));
-    this.from = from;
   }
 
   /** Ends a take and keeps it; gives its name. */

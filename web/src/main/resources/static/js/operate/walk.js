@@ -3,7 +3,7 @@ import { getJson, postJson, Problem } from '../common/api.js';
 import { framesPerSecond } from '../common/format.js';
 
 /** Longer than this nothing was drawn, as when the window was hidden: then the walk stands meanwhile. */
-const ASLEEP_S = 2;
+const ASLEEP_S = 4;
 const COLUMNS = ['x', 'y', 'z', 'pan', 'tilt', 'roll', 'focal'];
 
 /** Events: 'change' (on or off), 'walked' (somewhere else). */
@@ -17,6 +17,7 @@ export class Walk extends EventTarget {
     this.body = { eye: 1.6, speed: 1.4, step: 0.35, jump: 0.4 };
     this.eyeIsSet = false; // whether the height of the eyes was typed, or is that of the camera
     this.stance = null;
+    this.standby = null; // where a take begins that is punched in, while it counts in
     this.rows = null; // of a take that is rolled: frame and numbers
     this.round = 0; // answers of an earlier round are too late
     desk.addEventListener('selection', () => {
@@ -37,15 +38,16 @@ export class Walk extends EventTarget {
 
   /** Stands where the camera is at a frame, and walks from there. */
   async start(frame = this.desk.frame) {
-    const { desk, store } = this;
-    if (!desk.camera) return;
-    this.camera = desk.camera;
+    if (!this.desk.camera) return;
+    this.camera = this.desk.camera;
     const begun = await this.begun(frame);
-    if (!this.eyeIsSet) this.body.eye = begun.eye;
     this.take(begun);
     this.again(frame, false);
     this.rows = null;
-    if (this.on) return;
+    if (!this.on) this.setOff();
+  }
+
+  setOff() {
     this.on = true;
     this.hands.on = true;
     this.hands.letGo();
@@ -56,12 +58,16 @@ export class Walk extends EventTarget {
       requestAnimationFrame(drawn);
     };
     requestAnimationFrame(drawn);
-    store.announce('motion', { ids: [] });
   }
 
-  begun(frame) {
+  /** How somebody stands who has the camera where it is at a frame. */
+  async begun(frame) {
     const eye = this.eyeIsSet ? `&eye=${this.body.eye}` : '';
-    return getJson(this.store.path(`/walk?camera=${encodeURIComponent(this.camera)}&frame=${frame}${eye}`));
+    const begun = await getJson(
+      this.store.path(`/walk?camera=${encodeURIComponent(this.camera)}&frame=${frame}${eye}`),
+    );
+    if (!this.eyeIsSet) this.body.eye = begun.eye;
+    return begun;
   }
 
   fail(problem) {
@@ -91,7 +97,7 @@ export class Walk extends EventTarget {
   }
 
   async goOn() {
-    if (this.busy) return;
+    if (this.busy || this.standby) return;
     const now = (performance.now() - this.began) / 1000;
     if (now - this.seconds > ASLEEP_S) {
       this.began += (now - this.seconds) * 1000;
@@ -115,14 +121,28 @@ export class Walk extends EventTarget {
     this.take(answer);
   }
 
-  /** Before a take: stands at the camera where something before it stays, else where it is. */
+  /**
+   * Before a take: where something before it stays, it begins at the camera, which is seen until then; else where
+   * somebody stands.
+   */
   async prepare(from) {
-    if (this.on && from <= this.desk.first()) return;
-    await this.start(from);
+    if (!this.on) await this.start(from);
+    if (from <= this.desk.first()) return;
+    this.standby = await this.begun(from);
+    this.desk.setLive(null);
+  }
+
+  /** Goes on without a take. */
+  unprepare() {
+    this.standby = null;
+    if (this.on) this.again(this.desk.frame, false);
   }
 
   /** From now on what is walked is kept, while the shot plays from a frame on. */
   roll(from) {
+    if (this.standby) this.take(this.standby);
+    this.standby = null;
+    this.hands.letGo();
     this.again(from, true);
     const { x, y, z, pan, tilt, roll, focalMm } = this.desk.live.pose;
     this.rows = [[from, x, y, z, pan, tilt, roll, focalMm]];
@@ -140,7 +160,6 @@ export class Walk extends EventTarget {
     this.again(this.desk.frame, false);
     if (rows.length < 2) return null;
     const samples = Object.fromEntries(COLUMNS.map((name, c) => [name, rows.map((r) => r[c + 1])]));
-    unwind(samples.pan);
     const rate = framesPerSecond(this.store.header.rate);
     return (await postJson(this.store.path('/takes'), { start: rows[0][0], rate, samples })).name;
   }
@@ -150,13 +169,9 @@ export class Walk extends EventTarget {
     this.on = false;
     this.hands.on = false;
     this.rows = null;
+    this.standby = null;
     this.round++;
     this.desk.setLive(null);
     this.announce('change');
   }
-}
-
-/** Angles that go on from one another, in place. */
-function unwind(angles) {
-  for (let i = 1; i < angles.length; i++) angles[i] -= 360 * Math.round((angles[i] - angles[i - 1]) / 360);
 }

@@ -116,7 +116,7 @@ function factsPart(tracker) {
     damaged: fact('Damaged', 'Could not be read'),
     missing: fact('Missing', 'Of the take that is rolled'),
   };
-  const element = h('div', { class: 'facts effect' }, ...Object.values(told).map((each) => each.element));
+  const element = h('div', { class: 'facts' }, ...Object.values(told).map((each) => each.element));
   return {
     element,
     refresh() {
