@@ -1,6 +1,7 @@
 package idlelens.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.check.ShotSize;
 import idlelens.core.curve.Tangent;
@@ -10,25 +11,35 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.set.Mesh;
+import idlelens.core.take.Take;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.csv.BeatTable;
+import idlelens.exchange.csv.RecordingTable;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.gltf.GltfHints;
 import idlelens.exchange.gltf.GltfImport;
 import idlelens.exchange.gltf.GltfReader;
 import idlelens.exchange.gltf.GltfWriter;
+import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
+import idlelens.exchange.json.TakeJson;
 import idlelens.exchange.mesh.MeshOctets;
+import idlelens.exchange.opentrackio.TrackFeed;
+import idlelens.exchange.opentrackio.TrackLines;
+import idlelens.exchange.opentrackio.TrackPacket;
+import idlelens.exchange.opentrackio.TrackSample;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.function.Function;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /**
  * Files with things wrong, for every reader there is: each is refused with its place and what is
@@ -38,6 +49,23 @@ class MutationTest {
   private static final int TRIES = Integer.getInteger("idlelens.mutations", 3000);
   private static final long SEED = Long.getLong("idlelens.seed", 20);
   private static final FrameRate RATE = FrameRate.of(24);
+
+  private static final String LINE =
+      "{\"transforms\":[{\"translation\":{\"x\":0.5,\"y\":1,\"z\":-2},\"rotation\":{\"pan\":10,"
+          + "\"tilt\":-5,\"roll\":0.25}}],\"lens\":{\"pinholeFocalLength\":35},\"timing\":"
+          + "{\"sampleRate\":{\"num\":60,\"denom\":1},\"sequenceNumber\":7}}";
+
+  private static final Map<String, String> TEXTS =
+      Map.of(
+          "recording",
+          "seconds,x_cm,pan_deg\n0,1,-2\n0.5,1.5,0\n1,2.25,1e-3\n",
+          "packet",
+          LINE,
+          "lines",
+          LINE + "\n" + LINE.replace(":7}", ":8}").replace("0.5", "0.75") + "\n",
+          "take",
+          "{\"rate\":24,\"samples\":{\"x\":[0,1,2],\"y\":[1,1,1],\"z\":[0,-1,0.5],"
+              + "\"pan\":[170,180,190],\"tilt\":[0,89,90],\"roll\":[0,0,1],\"focal\":[35,36,37]}}");
 
   /** Takes a file in, and uses what came of it. */
   private interface Use {
@@ -49,7 +77,11 @@ class MutationTest {
     GLTF(Mutations::ofGlb, "/quay/boom-shot.glb", MutationTest::useGltf),
     OWN_GLTF(Mutations::ofGlb, "", MutationTest::useGltf),
     SHOT_JSON(Mutations::ofJson, "/golden/everything.json", MutationTest::useShot),
-    BEATS(Mutations::ofOctets, "beats", MutationTest::useBeats);
+    BEATS(Mutations::ofOctets, "beats", MutationTest::useBeats),
+    RECORDING(Mutations::ofOctets, "recording", RecordingTable::read),
+    TRACK_LINES(Mutations::ofOctets, "lines", TrackLines::read),
+    TRACK_PACKETS(Mutations::ofOctets, "packet", MutationTest::usePacket),
+    TAKE(Mutations::ofJson, "take", MutationTest::useTake);
 
     private final Changing changing;
     private final String file;
@@ -68,6 +100,9 @@ class MutationTest {
       if (file.equals("beats")) {
         return Mutations.text(
             "frame,name,kind\n1001,\"Lamp, lit\",hit\n1012,Turn,beat\n# note\n1020,Gulls,cue\n");
+      }
+      if (TEXTS.containsKey(file)) {
+        return Mutations.text(TEXTS.get(file));
       }
       try (InputStream in = MutationTest.class.getResourceAsStream(file)) {
         return in.readAllBytes();
@@ -106,6 +141,39 @@ class MutationTest {
 
   private static void useBeats(byte[] file) throws FormatException {
     BeatTable.read(file, Rigs.everything().header(), () -> "b");
+  }
+
+  /** Whatever comes, a feed goes on, and with a sum nothing but what was sent is read. */
+  private static void usePacket(byte[] octets) throws FormatException {
+    TrackFeed feed = new TrackFeed();
+    feed.roll();
+    feed.take(octets, octets.length, 0);
+    byte[] sound = new TrackPacket(OptionalInt.of(8), LINE.replace(":7}", ":8}")).write();
+    feed.take(sound, sound.length, 0.02);
+    assertThat(feed.told().came()).isEqualTo(2);
+    byte[] damaged = new TrackPacket(OptionalInt.of(7), LINE).write();
+    damaged[octets.length % damaged.length] ^= 4;
+    assertThatThrownBy(() -> TrackPacket.read(damaged, damaged.length))
+        .isInstanceOf(FormatException.class);
+    TrackSample.read(TrackPacket.read(octets, octets.length).text());
+  }
+
+  private static void useTake(byte[] file) throws FormatException {
+    Take take;
+    try {
+      take = TakeJson.read(JsonPlace.parse(file));
+    } catch (RefusedException e) {
+      throw new FormatException(e.where(), e.found(), e.allowed());
+    }
+    for (double at = -1; at <= take.seconds() && at < 3; at += 0.1) {
+      take.pose(at);
+    }
+    assertThat(
+            TakeJson.read(
+                JsonPlace.parse(
+                    Mutations.text(
+                        TakeJson.write(take, JsonNodeFactory.instance.objectNode()).toString()))))
+        .isEqualTo(take);
   }
 
   private static Mesh mesh(byte[] octets) {
