@@ -43,9 +43,7 @@ public record Stance(
   private static final long MOST_STEPS = 100_000_000L;
 
   public Stance {
-    if (step < 0 || step > MOST_STEPS) {
-      Require.within((double) step, 0, MOST_STEPS, "stance.step");
-    }
+    Require.within((double) step, 0, MOST_STEPS, "stance.step");
     Require.within(x, -FARTHEST_M, FARTHEST_M, "stance.x");
     Require.within(y, -FARTHEST_M, FARTHEST_M, "stance.y");
     Require.within(z, -FARTHEST_M, FARTHEST_M, "stance.z");

@@ -26,6 +26,7 @@ final class Tracker implements AutoCloseable {
   private Placement placement;
   private Sender standIn;
   private double rolledFrom;
+  private Cut ended;
   private volatile double askedAtS = now();
 
   /**
@@ -124,17 +125,26 @@ final class Tracker implements AutoCloseable {
    */
   synchronized void roll(double frame) {
     feed.roll();
+    ended = null;
     rolledFrom = frame;
   }
 
   /** A take that is over, and the frame of its first sample. */
   record Cut(TrackFeed.Done done, double start) {}
 
-  /** Ends a take. */
+  /** Ends a take; asked again before that is kept, the same one. */
   synchronized Cut cut() throws FormatException {
-    live();
-    TrackFeed.Done done = feed.cut(pose -> placement == null ? pose : placement.apply(pose));
-    return new Cut(done, rolledFrom);
+    if (ended == null || feed.isRolling()) {
+      live();
+      TrackFeed.Done done = feed.cut(pose -> placement == null ? pose : placement.apply(pose));
+      ended = new Cut(done, rolledFrom);
+    }
+    return ended;
+  }
+
+  /** The take that is over is kept. */
+  synchronized void kept() {
+    ended = null;
   }
 
   /** Starts a stand-in that sends to this port, in place of one that does. */

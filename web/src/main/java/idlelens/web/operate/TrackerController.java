@@ -13,6 +13,8 @@ import idlelens.tracker.SimulatedTracker;
 import idlelens.tracker.Trouble;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
+import idlelens.web.request.RequestId;
+import idlelens.web.request.RequestRepository;
 import idlelens.web.shot.Asker;
 import idlelens.web.shot.ShotService;
 import io.swagger.v3.oas.annotations.Operation;
@@ -44,10 +46,12 @@ class TrackerController {
 
   private final Trackers trackers;
   private final ShotService shots;
+  private final RequestRepository requests;
 
-  TrackerController(Trackers trackers, ShotService shots) {
+  TrackerController(Trackers trackers, ShotService shots, RequestRepository requests) {
     this.trackers = trackers;
     this.shots = shots;
+    this.requests = requests;
   }
 
   @PostMapping
@@ -129,8 +133,16 @@ class TrackerController {
   @Needs(Right.CHANGE_SHOT)
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Ends a take and keeps it", description = "Answers its name.")
-  Map<String, Object> cut(Asker asker, @PathVariable long id) throws FormatException {
-    return Map.of("name", trackers.cut(id, trackers.get(asker.accountId(), id)));
+  Map<String, Object> cut(Asker asker, @PathVariable long id) {
+    Tracker tracker = trackers.get(asker.accountId(), id);
+    Map<String, Object> answer =
+        requests.once(
+            asker.accountId(),
+            new RequestId(asker.request()),
+            "a take of the tracker of shot " + id,
+            () -> Map.of("name", trackers.cut(id, tracker)));
+    tracker.kept();
+    return answer;
   }
 
   @DeleteMapping

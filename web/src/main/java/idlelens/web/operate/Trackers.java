@@ -66,11 +66,24 @@ class Trackers implements DisposableBean {
             () -> new ConflictException("No tracker is listened to: switch it on first", Map.of()));
   }
 
-  /** Ends a take and keeps it; gives its name. */
-  String cut(long shot, Tracker tracker) throws FormatException {
-    Tracker.Cut cut = tracker.cut();
+  /**
+   * Ends a take and keeps it.
+   *
+   * @return its name
+   * @throws RefusedException if none is rolled, or too little came
+   */
+  String cut(long shot, Tracker tracker) {
+    Tracker.Cut cut = ended(tracker);
     String told = TrackerJson.told(cut.done().told()).toString();
     return takes.keep(shot, TakeRepository.Source.TRACKER, cut.done().take(), cut.start(), told);
+  }
+
+  private static Tracker.Cut ended(Tracker tracker) {
+    try {
+      return tracker.cut();
+    } catch (FormatException e) {
+      throw new RefusedException(e.where(), e.found(), e.allowed());
+    }
   }
 
   synchronized void close(long account, long shot) {
@@ -88,7 +101,7 @@ class Trackers implements DisposableBean {
     }
     try {
       cut(shot, tracker);
-    } catch (FormatException | RuntimeException e) {
+    } catch (RuntimeException e) {
       LOG.warn("A take that was rolled while its window went away could not be kept", e);
     }
   }

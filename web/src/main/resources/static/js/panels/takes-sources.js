@@ -12,7 +12,10 @@ export function walkRows(panel) {
       digits: 2,
       step: 0.05,
       get: () => walk.body[name],
-      set: (value, done) => done && (walk.setBody({ [name]: value }), true),
+      set: (value, done) => {
+        if (done) walk.setBody({ [name]: value });
+        return true;
+      },
       ...options,
     });
   const length = { quantity: 'length', unit: 'm' };
@@ -47,57 +50,70 @@ export function walkRows(panel) {
 /** The tracker. @param {any} panel */
 export function trackerRows(panel) {
   const { tracker } = panel.operation;
-  const plain = (name, label, of, options) =>
-    panel.number({
-      label,
-      quantity: 'plain',
-      digits: 0,
-      step: 1,
-      get: () => of[name],
-      set: (value, done) => done && ((of[name] = value), true),
-      ...options,
-    });
-  const port = plain('port', 'Port on this machine', tracker, { unit: '' });
-  const scale = panel.number({
-    label: 'Metres in the shot for one of the tracker',
+  const toggle = () => tracker.attempt(() => (tracker.on ? tracker.close() : tracker.listen()));
+  const go = button('Listen', toggle);
+  const parts = [portPart(panel), stagePart(tracker), factsPart(tracker), standInPart(panel)];
+  return {
+    go,
+    rows: parts.flatMap((part) => part.rows),
+    refresh() {
+      go.textContent = tracker.on ? 'Listen no more' : 'Listen';
+      go.setAttribute('aria-pressed', String(tracker.on));
+      parts.forEach((part) => part.refresh());
+    },
+  };
+}
+
+/** A number without a quantity, of an object that holds it. */
+function plain(panel, of, name, label, options) {
+  return panel.number({
+    label,
     quantity: 'plain',
+    digits: 0,
+    step: 1,
+    get: () => of[name],
+    set: (value, done) => {
+      if (done) of[name] = value;
+      return true;
+    },
+    ...options,
+  });
+}
+
+/** Where it is heard, and how large its stage is in the shot. */
+function portPart(panel) {
+  const { tracker } = panel.operation;
+  const port = plain(panel, tracker, 'port', 'Port on this machine', { unit: '' });
+  const scale = plain(panel, tracker, 'scale', 'Metres in the shot for one of the tracker', {
     unit: '×',
     digits: 3,
     step: 0.1,
     usual: 1,
-    get: () => tracker.scale,
     set: (value, done) => {
       if (!done) return true;
       tracker.scale = value;
       return tracker.attempt(() => tracker.place()).then(() => true);
     },
   });
-  const listen = button('Listen', () => tracker.attempt(() => (tracker.on ? tracker.close() : tracker.listen())));
+  return {
+    rows: [row('Port', port.element, labelled('scale', scale.element))],
+    refresh: () => [port, scale].forEach((field) => field.refresh()),
+  };
+}
+
+/** How its stage lies in the shot. */
+function stagePart(tracker) {
   const here = button('Begin at the camera', () => place(tracker, 'camera'), {
     title: 'Where the tracker is now is where the camera is at the playhead; both stay upright',
   });
   const stage = button('As it comes', () => place(tracker, 'stage'), {
     title: "The middle of the tracker's stage is the middle of the shot",
   });
-  const standIn = standInPart(panel, plain);
-  const facts = factsPart(tracker);
   return {
-    go: listen,
-    rows: [
-      row('Port', port.element, labelled('scale', scale.element)),
-      row('Stage', h('span', { class: 'buttons' }, here, stage)),
-      facts.element,
-      ...standIn.rows,
-    ],
+    rows: [row('Stage', h('span', { class: 'buttons' }, here, stage))],
     refresh() {
-      port.refresh();
-      scale.refresh();
-      listen.textContent = tracker.on ? 'Listen no more' : 'Listen';
-      listen.setAttribute('aria-pressed', String(tracker.on));
       here.setAttribute('aria-pressed', String(tracker.begins === 'camera'));
       stage.setAttribute('aria-pressed', String(tracker.begins === 'stage'));
-      facts.refresh();
-      standIn.refresh();
     },
   };
 }
@@ -118,7 +134,7 @@ function factsPart(tracker) {
   };
   const element = h('div', { class: 'facts' }, ...Object.values(told).map((each) => each.element));
   return {
-    element,
+    rows: [element],
     refresh() {
       for (const [name, each] of Object.entries(told)) each.show(String(tracker.state.told?.[name] ?? '–'));
     },
@@ -126,15 +142,13 @@ function factsPart(tracker) {
 }
 
 /** The stand-in that sends to the port, with the trouble that networks make. */
-function standInPart(panel, plain) {
+function standInPart(panel) {
   const { tracker } = panel.operation;
-  const percent = (name, label) => plain(name, label, tracker.trouble, { unit: '%' });
-  const [loss, reorder, damage] = [
-    percent('loss', 'Samples that never arrive'),
-    percent('reorder', 'Samples that arrive late'),
-    percent('damage', 'Samples that are damaged'),
-  ];
-  const jitter = plain('jitter', 'Late at most', tracker.trouble, { unit: 'ms' });
+  const number = (name, label, unit) => plain(panel, tracker.trouble, name, label, { unit });
+  const loss = number('loss', 'Samples that never arrive', '%');
+  const reorder = number('reorder', 'Samples that arrive late', '%');
+  const damage = number('damage', 'Samples that are damaged', '%');
+  const jitter = number('jitter', 'Late at most', 'ms');
   const start = () => tracker.attempt(() => (tracker.state.standIn ? tracker.stopStandIn() : tracker.startStandIn()));
   const send = button('Start', start, { title: 'A simulated hand that walks about a stage of two metres' });
   const fields = [loss, reorder, damage, jitter];

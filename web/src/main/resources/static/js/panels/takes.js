@@ -8,6 +8,8 @@ import { choice, labelled, row } from './fields.js';
 import { NumberField } from './number-field.js';
 import { trackerRows, walkRows } from './takes-sources.js';
 
+const LONGEST_COUNT_IN_S = 10;
+const RECORD = { off: 'Record a take', counting: 'Do not begin', rolling: 'End the take', keeping: 'Keeping it' };
 const KINDS = ['camera', 'null', 'piece', 'light'];
 
 export const takesPanel = {
@@ -39,7 +41,7 @@ class TakesPanel {
     for (const each of [walk, tracker, roll]) each.addEventListener('change', () => this.refresh(), { signal });
     desk.takes.addEventListener('change', () => this.fill(), { signal });
     store.addEventListener('ghost', () => this.fill(), { signal });
-    if (!desk.takes.loaded) desk.takes.attempt(() => {});
+    desk.takes.attempt(() => {}); // others may have kept some
   }
 
   dispose() {
@@ -60,7 +62,7 @@ class TakesPanel {
   elements() {
     const { roll } = this.operation;
     const source = roll.by === 'walk' ? walkRows(this) : trackerRows(this);
-    const first = [this.byPart(source.go), this.rollPart()];
+    const first = [this.byPart(source.go), this.becomesPart(), this.punchPart()];
     this.parts = [...first, source];
     const rows = (parts) => h('div', { class: 'rows' }, ...parts.flatMap((part) => part.rows));
     return [rows(first), this.list, this.compared, rows([source])];
@@ -86,59 +88,65 @@ class TakesPanel {
     };
   }
 
-  /** How a take is rolled. */
-  rollPart() {
+  /** A number of how a take is rolled. */
+  rolled(name, options) {
     const { roll } = this.operation;
-    const frames = (name, label, empty) =>
-      this.number({
-        label,
-        empty,
-        quantity: 'frames',
-        unit: 'f',
-        digits: 0,
-        step: 1,
-        get: () => roll[name],
-        set: (value, done) => done && (roll.set({ [name]: Math.round(value) }), true),
-      });
-    const [from, to] = [frames('from', 'Punch in at frame', 'first'), frames('to', 'Punch out at frame', 'last')];
-    const blend = this.number({
-      label: 'Blend with what stays before and behind',
-      quantity: 'frames',
-      unit: 'f',
-      digits: 0,
+    return this.number({
       step: 1,
-      usual: 0,
-      get: () => roll.blend,
-      set: (value, done) => done && (roll.set({ blend: Math.max(0, Math.round(value)) }), true),
+      get: () => roll[name],
+      set: (value, done) => {
+        if (done) roll.set({ [name]: options.kept(value) });
+        return true;
+      },
+      ...options,
     });
-    const countIn = this.number({
+  }
+
+  /** What becomes of a take, and the button that rolls it. */
+  becomesPart() {
+    const { roll } = this.operation;
+    const uses = [['', 'only kept'], ...Object.entries(USES).map(([use, [text]]) => [use, text.toLowerCase()])];
+    const becomes = choice('What a take becomes when it is over', uses, (use) => roll.set({ becomes: use }));
+    const record = button('Record a take', () => roll.toggle(), { class: 'main', title: 'r' });
+    return {
+      rows: [row('Becomes', becomes, record)],
+      refresh() {
+        becomes.value = roll.becomes;
+        record.disabled = roll.state === 'keeping';
+        record.textContent = RECORD[roll.state];
+      },
+    };
+  }
+
+  /** Which frames are recorded, and how it comes to that. */
+  punchPart() {
+    const { roll } = this.operation;
+    const frames = { quantity: 'frames', unit: 'f', digits: 0 };
+    const from = this.rolled('from', { label: 'Punch in at frame', empty: 'first', kept: Math.round, ...frames });
+    const to = this.rolled('to', { label: 'Punch out at frame', empty: 'last', kept: Math.round, ...frames });
+    const blend = this.rolled('blend', {
+      label: 'Blend with what stays before and behind',
+      usual: 0,
+      kept: (value) => Math.max(0, Math.round(value)),
+      ...frames,
+    });
+    const countIn = this.rolled('countIn', {
       label: 'Count-in',
       quantity: 'plain',
       unit: 's',
       digits: 1,
-      step: 1,
       usual: 2,
-      get: () => roll.countIn,
-      set: (value, done) => done && (roll.set({ countIn: Math.max(0, Math.min(10, value)) }), true),
+      kept: (value) => Math.max(0, Math.min(LONGEST_COUNT_IN_S, value)),
     });
-    const uses = [['', 'only kept'], ...Object.entries(USES).map(([use, [text]]) => [use, text.toLowerCase()])];
-    const becomes = choice('What a take becomes when it is over', uses, (use) => roll.set({ becomes: use }));
-    const record = button('Record a take', () => roll.toggle(), { class: 'main', title: 'r' });
     const whole = button('Whole shot', () => roll.set({ from: null, to: null }), { title: 'No punch' });
-    const fields = [from, to, blend, countIn];
     return {
       rows: [
-        row('Becomes', becomes, record),
         row('Punch', labelled('in', from.element), labelled('out', to.element), whole),
         row('Blend', blend.element, labelled('count-in', countIn.element)),
       ],
       refresh() {
-        fields.forEach((field) => field.refresh());
-        becomes.value = roll.becomes;
+        [from, to, blend, countIn].forEach((field) => field.refresh());
         whole.disabled = roll.from === null && roll.to === null;
-        record.disabled = roll.state === 'keeping';
-        record.textContent =
-          { off: 'Record a take', counting: 'Do not begin', rolling: 'End the take' }[roll.state] ?? '…';
       },
     };
   }
