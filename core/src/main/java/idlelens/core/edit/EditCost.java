@@ -50,10 +50,21 @@ public record EditCost(long steps) {
         * (shot.header().range().length() + 2L * shot.header().handles());
   }
 
+  /** How many nodes are evaluated for one. */
+  private static long reached(Shot shot, String id) {
+    return shot.reachedFrom(id).size();
+  }
+
   /** What is solved or fitted before anything is written. */
   private static long solved(Shot shot, Edit edit) {
     if (edit instanceof FrameSubject framing && shot.find(framing.id()).isPresent()) {
-      return (long) framing.frames() * Path.POSE.size() * shot.reachedFrom(framing.id()).size();
+      return (long) framing.frames() * Path.POSE.size() * reached(shot, framing.id());
+    }
+    if (edit instanceof TakeToKeys taking && shot.find(taking.id()).isPresent()) {
+      return (long) taking.punch().count() * Path.POSE.size() * reached(shot, taking.id());
+    }
+    if (edit instanceof TakeToRecording taking && shot.find(taking.id()).isPresent()) {
+      return (long) taking.punch().count() * TakeToRecording.FINEST * reached(shot, taking.id());
     }
     if (edit instanceof CloseSeam closing) {
       return 2L * Seam.SAMPLES * closing.ids().size() * shot.nodes().size();

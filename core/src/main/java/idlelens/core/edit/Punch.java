@@ -20,7 +20,7 @@ import java.util.List;
  * @param blend frames at either end over which it goes from what was there, where anything was
  */
 public record Punch(int from, int to, int blend) {
-  private static final int LONGEST = 100_000;
+  private static final int LONGEST = 1_000_000;
   private static final double FARTHEST = 1e7;
 
   public Punch {

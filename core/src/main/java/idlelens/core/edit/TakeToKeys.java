@@ -14,6 +14,7 @@ import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.take.Take;
+import idlelens.core.time.FrameSpan;
 import idlelens.core.time.SampleGrid;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -51,7 +52,7 @@ public record TakeToKeys(
     Require.within(tolerance, 0.01, 1000, "tolerance");
   }
 
-  /** Refuses frames of which a take says nothing. */
+  /** Refuses frames of which a take says nothing, or which nobody sees. */
   static void requireInside(Shot shot, Take take, double start, Punch punch) {
     double end = start + shot.header().rate().frames(take.seconds());
     if (punch.from() < start - ON_A_FRAME || punch.to() > end + ON_A_FRAME) {
@@ -59,6 +60,13 @@ public record TakeToKeys(
           "from",
           punch.from() + " to " + punch.to(),
           "frames of the take, " + Math.ceil(start) + " to " + Math.floor(end));
+    }
+    FrameSpan seen = shot.header().seen();
+    if (punch.from() < seen.from() || punch.to() > seen.to()) {
+      throw new RefusedException(
+          "from",
+          punch.from() + " to " + punch.to(),
+          "frames of the shot with its handles, " + seen.from() + " to " + seen.to());
     }
   }
 

@@ -27,7 +27,8 @@ import java.util.OptionalDouble;
  */
 public record TakeToRecording(
     String id, Take take, double start, Punch punch, String newPart, String name) implements Edit {
-  private static final int FINEST = 8;
+  /** The most samples a frame. */
+  static final int FINEST = 8;
 
   public TakeToRecording {
     Require.present(id, "id");

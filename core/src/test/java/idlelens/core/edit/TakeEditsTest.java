@@ -150,6 +150,10 @@ class TakeEditsTest {
     assertThatThrownBy(() -> early.apply(shot))
         .isInstanceOf(RefusedException.class)
         .hasMessage("from is 4 to 20; allowed: frames of the take, 5.0 to 44.0");
+    TakeToRecording late =
+        new TakeToRecording("cam", Sets.take(1), 5, new Punch(30, 60, 0), "taken", "T");
+    assertThatThrownBy(() -> late.apply(shot))
+        .hasMessage("from is 30 to 60; allowed: frames of the shot with its handles, -3.0 to 54.0");
     assertThatThrownBy(() -> new Punch(7, 7, 0)).hasMessageContaining("to is 7; allowed: 8 to");
   }
 

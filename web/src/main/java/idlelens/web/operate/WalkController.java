@@ -111,7 +111,7 @@ class WalkController {
             .only("camera", "body", "start", "plays", "stance", "steering", "seconds");
     String camera = p.get("camera").text();
     Body who = WalkJson.body(p.get("body"));
-    int start = p.get("start").whole();
+    int start = Require.within(p.get("start").whole(), -10_000_000, 10_000_000, "start");
     boolean plays = p.flag("plays", false);
     Stance from = WalkJson.stance(p.get("stance"));
     Steering hands = WalkJson.steering(p.get("steering"));

@@ -25,6 +25,9 @@ export class Roll extends EventTarget {
     this.blend = 0;
     this.becomes = '';
     this.state = 'off'; // counting, rolling, keeping
+    sources.walk.addEventListener('change', () => {
+      if (!sources.walk.on && this.by === 'walk') this.cut(); // what was walked until then is a take
+    });
   }
 
   get source() {
@@ -51,6 +54,10 @@ export class Roll extends EventTarget {
   }
 
   async start() {
+    if (!this.desk.camera) {
+      toast('A take is of a camera: add one first');
+      return;
+    }
     this.stretched = this.stretch();
     this.set({ state: 'counting' });
     try {
@@ -119,15 +126,20 @@ export class Roll extends EventTarget {
   /** Ends the take where it is, and keeps it. */
   async cut() {
     if (this.state !== 'rolling') return;
+    await this.keep(Math.min(this.stretched.to, this.desk.frame));
+  }
+
+  async keep(to) {
     this.set({ state: 'keeping' });
     try {
-      const name = await this.source.cut(Math.min(this.stretched.to, this.desk.frame));
+      const name = await this.source.cut(to);
       this.set({ state: 'off' });
       await this.takes.load();
       if (name) await this.use(name);
       else toast('That was shorter than two frames: nothing is kept');
     } catch (problem) {
       this.fail(problem);
+      if (problem.retry) toast('The take is not kept yet', { action: 'Keep it', onAction: () => this.keep(to) });
     }
   }
 

@@ -19,6 +19,7 @@ export class Walk extends EventTarget {
     this.stance = null;
     this.standby = null; // where a take begins that is punched in, while it counts in
     this.rows = null; // of a take that is rolled: frame and numbers
+    this.ended = null; // a take that is over, until it is kept
     this.round = 0; // answers of an earlier round are too late
     desk.addEventListener('selection', () => {
       if (this.on && desk.camera !== this.camera) this.stop();
@@ -150,25 +151,33 @@ export class Walk extends EventTarget {
 
   /** The last frame that is walked. */
   reached() {
-    return this.rows.at(-1)[0];
+    return this.rows?.at(-1)[0];
   }
 
-  /** Ends a take and keeps it, up to a frame; gives its name, or null where it is too short. */
+  /**
+   * Ends a take and keeps it, up to a frame; gives its name, or null where it is too short. Where it could not be kept,
+   * it is here until it is asked for again.
+   */
   async cut(to) {
-    const rows = this.rows.filter(([frame]) => frame <= to);
+    if (this.rows) this.end(this.rows.filter(([frame]) => frame <= to));
+    if (!this.ended) return null;
+    const { name } = await postJson(this.store.path('/takes'), this.ended);
+    this.ended = null;
+    return name;
+  }
+
+  end(rows) {
     this.rows = null;
-    this.again(this.desk.frame, false);
-    if (rows.length < 2) return null;
+    if (this.on) this.again(this.desk.frame, false);
     const samples = Object.fromEntries(COLUMNS.map((name, c) => [name, rows.map((r) => r[c + 1])]));
     const rate = framesPerSecond(this.store.header.rate);
-    return (await postJson(this.store.path('/takes'), { start: rows[0][0], rate, samples })).name;
+    this.ended = rows.length < 2 ? null : { start: rows[0][0], rate, samples };
   }
 
   stop() {
     if (!this.on) return;
     this.on = false;
     this.hands.on = false;
-    this.rows = null;
     this.standby = null;
     this.round++;
     this.desk.setLive(null);

@@ -186,6 +186,23 @@ class OperateTest extends BrowserTest {
     }
   }
 
+  /** Whatever ends a walk while it is recorded, what was walked until then is a take. */
+  @Test
+  void anotherCameraInThePicture_endsTheTake_andLosesNothing() {
+    long shot = app.copyOf("Two cameras");
+    Page page = openTakes(shot);
+    type(page, "Count-in", "0");
+    page.keyboard().press("r");
+    page.waitForSelector("#operating-says:has-text('Recording the walk')");
+    page.waitForFunction("() => idleLens.desk.frame >= idleLens.desk.first() + 12");
+    page.evaluate("() => idleLens.desk.showCamera(idleLens.store.cameras().at(-1).id)");
+    page.waitForFunction("() => idleLens.desk.takes.all.length === 1");
+    assertThat(takes(shot).get(0).get("samples").intValue()).isGreaterThan(5);
+    page.waitForFunction(
+        "() => !idleLens.desk.live && idleLens.desk.operation.roll.state === 'off'");
+    page.close();
+  }
+
   @Test
   void aGamePad_walksAndLooks() {
     long shot = app.copyOf("Quay walk");
