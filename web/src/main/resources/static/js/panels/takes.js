@@ -34,6 +34,7 @@ class TakesPanel {
     this.operation = desk.operation;
     this.says = h('small', { class: 'note' });
     this.list = h('ul', { class: 'list takes', 'aria-label': 'Takes of the shot' });
+    this.list.addEventListener('focusout', () => this.stale && queueMicrotask(() => this.fill()));
     this.compared = h('p', { class: 'note', role: 'status' });
     this.abort = new AbortController();
     const { signal } = this.abort;
@@ -158,7 +159,10 @@ class TakesPanel {
     if (this.filled !== target?.id) this.fill();
   }
 
+  /** Lists the takes; not while a name is typed, which would be lost. */
   fill() {
+    this.stale = document.activeElement instanceof HTMLInputElement && this.list.contains(document.activeElement);
+    if (this.stale) return;
     this.filled = this.target()?.id;
     const { all } = this.desk.takes;
     const none = 'None yet. Record one: it is kept here, and put to use when you say so.';

@@ -30,6 +30,12 @@ public final class ApplicationProcess implements AutoCloseable {
   public static ApplicationProcess begin(
       Path folder, String heap, Map<String, String> environment, String... more)
       throws IOException {
+    return begin(folder, List.of("-Xmx" + heap), environment, more);
+  }
+
+  private static ApplicationProcess begin(
+      Path folder, List<String> machine, Map<String, String> environment, String... more)
+      throws IOException {
     int port = freePort();
     Path database = folder.resolve("database");
     List<String> command =
@@ -37,7 +43,6 @@ public final class ApplicationProcess implements AutoCloseable {
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:+UseSerialGC",
-                "-Xmx" + heap,
                 "-cp",
                 System.getProperty("java.class.path"),
                 IdleLens.class.getName(),
@@ -45,6 +50,7 @@ public final class ApplicationProcess implements AutoCloseable {
                 "--idle-lens.demo=true",
                 "--idle-lens.password-rounds=4",
                 "--idle-lens.database.folder=" + database));
+    command.addAll(1, machine);
     command.addAll(List.of(more));
     ProcessBuilder builder =
         new ProcessBuilder(command)
@@ -55,10 +61,11 @@ public final class ApplicationProcess implements AutoCloseable {
         builder.start(), new RunningApp("http://127.0.0.1:" + port, database));
   }
 
-  /** Starts one and waits until it answers. */
+  /** Starts one that does not live long, and waits until it answers. */
   public static ApplicationProcess start(Path folder, String... more)
       throws IOException, InterruptedException {
-    ApplicationProcess started = begin(folder, "512m", Map.of(), more);
+    List<String> quick = List.of("-Xmx512m", "-XX:TieredStopAtLevel=1");
+    ApplicationProcess started = begin(folder, quick, Map.of(), more);
     started.waitUntilUp();
     return started;
   }
