@@ -1,6 +1,7 @@
 package idlelens.tracker;
 
 import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -47,7 +48,9 @@ public final class TrackerCommand implements Callable<Integer> {
     if (port < 1 || port > 65535) {
       throw new RefusedException("port", port, "1 to 65535");
     }
-    Trouble trouble = new Trouble(loss / PERCENT, reorder / PERCENT, damage / PERCENT, jitter);
+    Trouble trouble =
+        new Trouble(
+            part(loss, "--loss"), part(reorder, "--reorder"), part(damage, "--damage"), jitter);
     try (Sender sender =
         new Sender(new SimulatedTracker(rate, trouble, bare, seed), port, seconds)) {
       sender.join();
@@ -55,13 +58,21 @@ public final class TrackerCommand implements Callable<Integer> {
     return 0;
   }
 
+  private static double part(double percent, String option) {
+    return Require.within(percent, 0, PERCENT, option) / PERCENT;
+  }
+
+  /** The program, which says in one line what is wrong with what it is given. */
+  static CommandLine program() {
+    return new CommandLine(new TrackerCommand())
+        .setExecutionExceptionHandler(
+            (e, line, parsed) -> {
+              line.getErr().println(e.getMessage());
+              return CommandLine.ExitCode.USAGE;
+            });
+  }
+
   public static void main(String[] arguments) {
-    CommandLine command = new CommandLine(new TrackerCommand());
-    command.setExecutionExceptionHandler(
-        (e, line, parsed) -> {
-          line.getErr().println(e.getMessage());
-          return CommandLine.ExitCode.USAGE;
-        });
-    System.exit(command.execute(arguments));
+    System.exit(program().execute(arguments));
   }
 }

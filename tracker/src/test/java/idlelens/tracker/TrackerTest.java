@@ -9,6 +9,10 @@ import idlelens.core.geometry.Turns;
 import idlelens.core.take.Take;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.opentrackio.TrackFeed;
+import idlelens.exchange.opentrackio.TrackPacket;
+import idlelens.exchange.opentrackio.TrackSample;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
@@ -21,6 +25,7 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import picocli.CommandLine;
 
 class TrackerTest {
   private static final Trouble BAD = new Trouble(0.05, 0.02, 0.01, 12);
@@ -180,6 +185,26 @@ class TrackerTest {
     assertThat(done.told().kept()).isEqualTo(121);
     assertThat(done.take().seconds()).isCloseTo(1, within(1e-9));
     assertThat(done.told().gaps()).isEqualTo(List.of());
+  }
+
+  /** The program, as it is called. */
+  @Test
+  void theProgram_sendsToItsPort_andSaysWhatIsWrong() throws Exception {
+    InetSocketAddress anyPort = new InetSocketAddress(InetAddress.getLoopbackAddress(), 0);
+    try (DatagramSocket socket = new DatagramSocket(anyPort)) {
+      socket.setSoTimeout(2000);
+      String port = Integer.toString(socket.getLocalPort());
+      int code = new CommandLine(new TrackerCommand()).execute("--port", port, "--seconds", "0.3");
+      assertThat(code).isZero();
+      DatagramPacket packet = new DatagramPacket(new byte[9000], 9000);
+      socket.receive(packet);
+      TrackPacket sent = TrackPacket.read(packet.getData(), packet.getLength());
+      assertThat(TrackSample.read(sent.text()).rateHz()).hasValue(60);
+    }
+    StringWriter said = new StringWriter();
+    int code = TrackerCommand.program().setErr(new PrintWriter(said)).execute("--loss", "200");
+    assertThat(code).isEqualTo(2);
+    assertThat(said.toString().strip()).isEqualTo("--loss is 200.0; allowed: 0 to 100");
   }
 
   @Test
