@@ -18,10 +18,12 @@ import java.util.Optional;
 /** Listens to a tracker on a port of this machine, for one account and one shot, until closed. */
 final class Tracker implements AutoCloseable {
   private static final double NS = 1e-9;
+  private static final long PATIENCE_MS = 2000;
 
   private final int port;
   private final DatagramSocket socket;
   private final TrackFeed feed = new TrackFeed();
+  private final Thread ear;
   private Wanted wanted;
   private Placement placement;
   private Sender standIn;
@@ -46,9 +48,9 @@ final class Tracker implements AutoCloseable {
     this.port = port;
     this.wanted = wanted;
     this.socket = new DatagramSocket(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
-    Thread thread = new Thread(this::listen, "tracker on " + port);
-    thread.setDaemon(true);
-    thread.start();
+    this.ear = new Thread(this::listen, "tracker on " + port);
+    ear.setDaemon(true);
+    ear.start();
   }
 
   private static double now() {
@@ -164,9 +166,15 @@ final class Tracker implements AutoCloseable {
     return standIn != null;
   }
 
+  /** Listens no more; the port is free only once whoever waits at it has gone. */
   @Override
   public void close() {
     stopStandIn();
     socket.close();
+    try {
+      ear.join(PATIENCE_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 }
