@@ -35,13 +35,8 @@ export class TrackerLink extends EventTarget {
   }
 
   /** Does something that the server may refuse. */
-  async attempt(work) {
-    try {
-      await work();
-    } catch (problem) {
-      if (!(problem instanceof Problem)) throw problem;
-      this.store.announce('refused', problem);
-    }
+  attempt(work) {
+    return this.store.attempt(work);
   }
 
   async listen() {

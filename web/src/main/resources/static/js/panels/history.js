@@ -1,5 +1,5 @@
 // What was done, by whom and when; versions by name; two versions side by side.
-import { getJson, postJson, Problem, remove } from '../common/api.js';
+import { getJson, postJson, remove } from '../common/api.js';
 import { button, h } from '../common/dom.js';
 import { toast } from '../common/toasts.js';
 import { differences } from './history-differences.js';
@@ -64,13 +64,8 @@ class HistoryLists {
   }
 
   /** Does something that the server may refuse. */
-  async attempt(work) {
-    try {
-      await work();
-    } catch (problem) {
-      if (!(problem instanceof Problem)) throw problem;
-      this.store.announce('refused', problem);
-    }
+  attempt(work) {
+    return this.store.attempt(work);
   }
 
   async fill() {

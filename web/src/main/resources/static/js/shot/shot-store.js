@@ -219,6 +219,16 @@ export class ShotStore extends EventTarget {
     }
   }
 
+  /** Does something that the server may refuse, and tells why. */
+  async attempt(work) {
+    try {
+      await work();
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      this.announce('refused', problem);
+    }
+  }
+
   /** Asks again while the server or its database does not answer; an edit is not lost by that. */
   async untilAnswered(call) {
     for (;;) {

@@ -1,5 +1,5 @@
 // Takes that the shot keeps: listed, shown beside the camera, put to use.
-import { getJson, Problem, putJson, remove } from '../common/api.js';
+import { getJson, putJson, remove } from '../common/api.js';
 import { framesPerSecond } from '../common/format.js';
 
 /**
@@ -47,14 +47,11 @@ export class Takes extends EventTarget {
   }
 
   /** Does something that the server may refuse, and lists the takes anew. */
-  async attempt(work) {
-    try {
+  attempt(work) {
+    return this.store.attempt(async () => {
       await work();
       await this.load();
-    } catch (problem) {
-      if (!(problem instanceof Problem)) throw problem;
-      this.store.announce('refused', problem);
-    }
+    });
   }
 
   rename(name, to) {
