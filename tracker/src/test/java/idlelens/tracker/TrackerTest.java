@@ -17,8 +17,12 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -98,6 +102,57 @@ class TrackerTest {
       least = Math.min(least, away);
     }
     assertThat(least).as("samples that are not where the hand was").isZero();
+  }
+
+  /** More gaps than are listed: all of them count. */
+  @Test
+  void everyOtherSampleLost_allThatIsMissingIsCounted() throws FormatException {
+    TrackFeed feed = new TrackFeed();
+    feed.roll();
+    SimulatedTracker tracker = new SimulatedTracker(60, Trouble.NONE, false, 1);
+    for (long i = 0; i < 5000; i += 2) {
+      send(feed, tracker, i, i / 60.0);
+    }
+    TrackFeed.Told told = feed.cut(UnaryOperator.identity()).told();
+    assertThat(told.missing()).isEqualTo(2499);
+    assertThat(told.holes()).isEqualTo(2499);
+    assertThat(told.gaps()).hasSize(1000);
+  }
+
+  /** What a hand can do is no stray, however slowly it is sampled; with a sum nothing is. */
+  @Test
+  void aSuddenMove_isNoStray_andADigitThatIsAnotherIs() throws FormatException {
+    for (double rate : new double[] {5, 60, 240}) {
+      TrackFeed feed = new TrackFeed();
+      feed.roll();
+      for (int i = 0; i < 100; i++) { // still, then off at 20 m/s²
+        double s = Math.max(0, i - 50) / rate;
+        double x = i == 20 ? 30 : 10 * s * s;
+        byte[] octets = sampleAt(x, rate, i).getBytes(StandardCharsets.UTF_8);
+        feed.take(octets, octets.length, i / rate);
+      }
+      TrackFeed.Told told = feed.cut(UnaryOperator.identity()).told();
+      assertThat(told.strays()).as("at %s a second", rate).isEqualTo(1);
+      assertThat(told.gaps()).containsExactly(new TrackFeed.Gap(20, 1));
+    }
+    TrackFeed summed = new TrackFeed();
+    summed.roll();
+    for (int i = 0; i < 20; i++) {
+      String text = sampleAt(i == 9 ? 30 : 0, 60, i);
+      byte[] octets = new TrackPacket(OptionalInt.of(i), text).write();
+      summed.take(octets, octets.length, i / 60.0);
+    }
+    assertThat(summed.cut(UnaryOperator.identity()).told().strays()).isZero();
+  }
+
+  private static String sampleAt(double x, double rateHz, long number) {
+    return new TrackSample(
+            RigidPose.of(x, 1.5, 0, 0, 0, 0),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.of(rateHz),
+            OptionalLong.of(number))
+        .text();
   }
 
   /** Numbers that begin again after a restart go on from where they were. */

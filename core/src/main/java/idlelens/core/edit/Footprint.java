@@ -3,6 +3,7 @@ package idlelens.core.edit;
 import idlelens.core.part.Carried;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
+import idlelens.core.part.Lean;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
@@ -109,6 +110,14 @@ public record Footprint(Set<Place> changes, Set<Place> reliesOn) {
         shot.node(reached).chain().parts().forEach(this::reliesOnFraming);
       }
       return reliesOn(Place.header("range"), Place.header("rate"));
+    }
+
+    /** What the lens of a camera does, and so the motion of all that it follows. */
+    Builder reliesOnLens(String id) {
+      for (Lean lean : shot.node(id).chain().leans(Lean.Of.LENS)) {
+        reliesOnMotion(lean.nodeId());
+      }
+      return reliesOn(Place.header("aspect"));
     }
 
     /** What keeps a piece framed up reads the picture's aspect, and of several pieces the boxes. */

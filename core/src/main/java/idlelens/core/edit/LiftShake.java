@@ -89,9 +89,10 @@ public record LiftShake(String id, String part, String to, String newPart, Strin
   public Footprint footprint(Shot shot) {
     return Footprint.of(shot)
         .reliesOnMotion(id)
+        .reliesOnLens(id)
         .writesMotion()
         .changes(Place.part(to, newPart), Place.parts(to), Place.leans(to))
-        .reliesOn(Place.there(to), Place.header("aspect"))
+        .reliesOn(Place.there(to))
         .done();
   }
 

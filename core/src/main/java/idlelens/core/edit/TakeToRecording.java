@@ -5,7 +5,6 @@ import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.OffsetRecorder;
-import idlelens.core.part.Lean;
 import idlelens.core.part.Recorded;
 import idlelens.core.part.Window;
 import idlelens.core.rule.RefusedException;
@@ -90,16 +89,13 @@ public record TakeToRecording(
 
   @Override
   public Footprint footprint(Shot shot) {
-    Footprint.Builder places =
-        Footprint.of(shot)
-            .reliesOnMotion(id)
-            .writesMotion()
-            .changes(Place.part(id, newPart), Place.parts(id), Place.leans(id))
-            .reliesOn(Place.there(id), Place.header("aspect"));
-    for (Lean lean : shot.node(id).chain().leans(Lean.Of.LENS)) {
-      places.reliesOnMotion(lean.nodeId());
-    }
-    return places.done();
+    return Footprint.of(shot)
+        .reliesOnMotion(id)
+        .reliesOnLens(id)
+        .writesMotion()
+        .changes(Place.part(id, newPart), Place.parts(id), Place.leans(id))
+        .reliesOn(Place.there(id))
+        .done();
   }
 
   @Override

@@ -10,7 +10,6 @@ import idlelens.core.motion.PoseTrack;
 import idlelens.core.motion.Stretches;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
-import idlelens.core.part.Lean;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
@@ -135,15 +134,13 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
 
   @Override
   public Footprint footprint(Shot shot) {
-    Footprint.Builder places =
-        Footprint.of(shot)
-            .reliesOnMotion(id)
-            .writesMotion()
-            .changes(Place.node(newId), Place.inOrder(newId));
-    for (Lean lean : shot.node(id).chain().leans(Lean.Of.LENS)) {
-      places.reliesOnMotion(lean.nodeId());
-    }
-    return places.reliesOn(Place.there(id), Place.header("aspect")).done();
+    return Footprint.of(shot)
+        .reliesOnMotion(id)
+        .reliesOnLens(id)
+        .writesMotion()
+        .changes(Place.node(newId), Place.inOrder(newId))
+        .reliesOn(Place.there(id))
+        .done();
   }
 
   @Override

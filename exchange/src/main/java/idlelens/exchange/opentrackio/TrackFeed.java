@@ -59,10 +59,12 @@ public final class TrackFeed {
    * @param damaged datagrams that could not be read
    * @param late samples that came behind later ones
    * @param twice samples that had come already
-   * @param strays samples far off the way of their neighbours, which were left out
+   * @param strays samples without a sum, far off the way of their neighbours, which were left out
    * @param anew how often the tracker began to count anew
    * @param beyond samples that came when the take was full
-   * @param gaps samples that never came, or were left out: at most a thousand gaps
+   * @param missing samples that never came, or were left out, between the first and the last
+   * @param holes how many gaps that makes
+   * @param gaps these, the first thousand of them
    * @param lastDamage what was wrong with the last damaged one, in words
    */
   public record Told(
@@ -74,15 +76,12 @@ public final class TrackFeed {
       int strays,
       int anew,
       int beyond,
+      int missing,
+      int holes,
       List<Gap> gaps,
       String lastDamage) {
     public Told {
       gaps = List.copyOf(gaps);
-    }
-
-    /** How many never came, or were left out. */
-    public int missing() {
-      return gaps.stream().mapToInt(Gap::count).sum();
     }
   }
 
@@ -100,7 +99,7 @@ public final class TrackFeed {
     try {
       TrackPacket packet = TrackPacket.read(octets, length);
       TrackSample sample = TrackSample.read(packet.text());
-      take(number(packet, sample), sample, atS);
+      take(number(packet, sample), sample, packet.number().isPresent(), atS);
     } catch (FormatException | RefusedException e) {
       counts.damaged++;
       lastDamage = e.getMessage();
@@ -120,7 +119,8 @@ public final class TrackFeed {
     return number.getAsInt() + rounds * TrackPacket.NUMBERS;
   }
 
-  private void take(long said, TrackSample sample, double atS) throws FormatException {
+  private void take(long said, TrackSample sample, boolean summed, double atS)
+      throws FormatException {
     if (newest < 0) {
       shift = -said;
     } else if (Math.abs(said + shift - newest) > FARTHEST && !hasBegunAnew(said, sample, atS)) {
@@ -140,7 +140,7 @@ public final class TrackFeed {
       latest = sample;
     }
     if (tape != null) {
-      tape.add(number, sample);
+      tape.add(number, sample, summed);
     }
   }
 
@@ -195,6 +195,8 @@ public final class TrackFeed {
         counts.strays,
         counts.anew,
         of.beyond(),
+        gaps.stream().mapToInt(Gap::count).sum(),
+        gaps.size(),
         gaps.subList(0, Math.min(MOST_GAPS, gaps.size())),
         lastDamage);
   }

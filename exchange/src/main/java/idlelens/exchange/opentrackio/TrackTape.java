@@ -8,11 +8,13 @@ import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -22,6 +24,7 @@ import java.util.function.UnaryOperator;
  */
 final class TrackTape {
   private final NavigableMap<Long, TrackSample> samples = new TreeMap<>();
+  private final Set<Long> bare = new HashSet<>();
   private final long first;
   private int beyond;
 
@@ -32,13 +35,20 @@ final class TrackTape {
     this.first = first;
   }
 
-  /** Whether there was room for it, and it was not there already. */
-  boolean add(long number, TrackSample sample) {
+  /**
+   * Adds a sample that is not there yet, where there is room for it.
+   *
+   * @param summed whether it came with a sum, and so as it was sent
+   */
+  void add(long number, TrackSample sample, boolean summed) {
     if (number < first || number - first >= Take.MOST_SAMPLES) {
       beyond += number < first ? 0 : 1;
-      return false;
+      return;
     }
-    return samples.putIfAbsent(number, sample) == null;
+    samples.put(number, sample);
+    if (!summed) {
+      bare.add(number);
+    }
   }
 
   boolean has(long number) {
@@ -76,9 +86,13 @@ final class TrackTape {
         .orElse(OptionalDouble.empty());
   }
 
-  /** Takes out what lies far off the way of its neighbours; how many these were. */
+  /** Takes out what has no sum and lies far off the way of its neighbours; how many these were. */
   int withoutStrays() {
-    List<Long> strays = Strays.of(samples);
+    if (bare.isEmpty() || rateHz().isEmpty()) {
+      return 0;
+    }
+    List<Long> strays = Strays.of(samples, rateHz().getAsDouble());
+    strays.retainAll(bare);
     strays.forEach(samples::remove);
     return strays.size();
   }

@@ -144,6 +144,11 @@ final class Tracker implements AutoCloseable {
     return ended;
   }
 
+  /** Whether there is a take that is rolled, or over and not kept. */
+  synchronized boolean hasTake() {
+    return ended != null || feed.isRolling();
+  }
+
   /** The take that is over is kept. */
   synchronized void kept() {
     ended = null;

@@ -47,6 +47,7 @@ final class TrackerJson {
     out.put("came", told.came()).put("kept", told.kept()).put("damaged", told.damaged());
     out.put("late", told.late()).put("twice", told.twice()).put("strays", told.strays());
     out.put("anew", told.anew()).put("beyond", told.beyond()).put("missing", told.missing());
+    out.put("holes", told.holes());
     ArrayNode gaps = out.putArray("gaps");
     told.gaps().forEach(gap -> gaps.addArray().add(gap.at()).add(gap.count()));
     return out.put("lastDamage", told.lastDamage());

@@ -94,9 +94,9 @@ class Trackers implements DisposableBean {
     }
   }
 
-  /** What was rolled when a window went away is not lost. */
+  /** What was rolled when a window went away, or the service ends, is not lost. */
   private void keepRolled(long shot, Tracker tracker) {
-    if (!tracker.feed().isRolling()) {
+    if (!tracker.hasTake()) {
       return;
     }
     try {
@@ -117,7 +117,6 @@ class Trackers implements DisposableBean {
 
   @Override
   public synchronized void destroy() {
-    open.values().forEach(Tracker::close);
-    open.clear();
+    Map.copyOf(open).keySet().forEach(key -> close(key.account, key.shot));
   }
 }

@@ -238,7 +238,7 @@ function differenceText({ from, to, place, turn }) {
 function lost({ told, rate }) {
   if (!told.missing && !told.damaged) return null;
   const longest = told.gaps.reduce((most, gap) => (gap[1] > most[1] ? gap : most), [0, 0]);
-  const gaps = `${told.missing} of ${told.kept + told.missing} samples missing in ${told.gaps.length} gaps`;
+  const gaps = `${told.missing} of ${told.kept + told.missing} samples missing in ${told.holes} gaps`;
   const worst = `the longest ${longest[1]}, ${trimmed(longest[0] / rate, 2)} s in`;
   const rest = `${told.damaged} damaged, ${told.late} late, ${told.twice} twice, ${told.strays} strays`;
   return h('small', { class: 'lost', text: `${told.missing ? `${gaps}, ${worst}; ` : ''}${rest}` });
