@@ -24,6 +24,11 @@ export class Hands {
     view.addEventListener('wheel', (event) => this.wheel(event), { passive: false });
   }
 
+  /** The game pad that is there, or null. */
+  get pad() {
+    return findPad();
+  }
+
   /** Forgets what was done; what is held down stays. */
   letGo() {
     this.turn = 0;
@@ -69,7 +74,7 @@ export class Hands {
   /** What was done since it was last asked. */
   take() {
     const now = performance.now();
-    const pad = readPad(findPad(), (now - this.askedAt) / 1000);
+    const pad = readPad(this.pad, (now - this.askedAt) / 1000);
     const axis = (plus, minus) => Number(this.held.has(plus)) - Number(this.held.has(minus));
     const steering = {
       ahead: clamped(axis('w', 's') + pad.ahead),

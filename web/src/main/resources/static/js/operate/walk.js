@@ -37,8 +37,13 @@ export class Walk extends EventTarget {
     this.dispatchEvent(new Event(name));
   }
 
-  /** Stands where the camera is at a frame, and walks from there. */
+  /** Stands where the camera is at a frame, and walks from there; where that is refused, it is told. */
   async start(frame = this.desk.frame) {
+    await this.store.attempt(() => this.begin(frame));
+    if (!this.on) this.announce('change');
+  }
+
+  async begin(frame) {
     if (!this.desk.camera) return;
     this.camera = this.desk.camera;
     const begun = await this.begun(frame);
@@ -127,7 +132,7 @@ export class Walk extends EventTarget {
    * somebody stands.
    */
   async prepare(from) {
-    if (!this.on) await this.start(from);
+    if (!this.on) await this.begin(from);
     if (from <= this.desk.first()) return;
     this.standby = await this.begun(from);
     this.desk.setLive(null);

@@ -39,10 +39,8 @@ export function walkRows(panel) {
       fields.forEach((field) => field.refresh());
       go.textContent = walk.on ? 'Stop walking' : 'Walk from the camera';
       go.setAttribute('aria-pressed', String(walk.on));
-      const found = [...(navigator.getGamepads?.() ?? [])].find((each) => each?.connected);
-      pad.textContent = found
-        ? found.id
-        : 'No game pad; one that is plugged in is found once a button on it is pressed';
+      const none = 'No game pad; one that is plugged in is found once a button on it is pressed';
+      pad.textContent = walk.hands.pad?.id ?? none;
     },
   };
 }

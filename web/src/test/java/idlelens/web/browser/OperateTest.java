@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.net.DatagramSocket;
@@ -200,6 +201,28 @@ class OperateTest extends BrowserTest {
     assertThat(takes(shot).get(0).get("samples").intValue()).isGreaterThan(5);
     page.waitForFunction(
         "() => !idleLens.desk.live && idleLens.desk.operation.roll.state === 'off'");
+    page.close();
+  }
+
+  /** A set that is too large to be walked, say: the reason is told, and nobody walks. */
+  @Test
+  void aWalkThatIsRefused_saysWhy_andOperateIsAsBefore() {
+    Page page = openTakes(app.copyOf("Quay walk"));
+    String body = "{\"status\":422,\"title\":\"Not allowed\",\"detail\":\"ground is too large\"}";
+    page.route(
+        "**/walk?*",
+        route ->
+            route.fulfill(
+                new Route.FulfillOptions()
+                    .setStatus(422)
+                    .setContentType("application/problem+json")
+                    .setBody(body)));
+    page.keyboard().press("o");
+    page.click("[data-mode=walk]");
+    page.waitForSelector(".toasts:has-text('ground is too large')");
+    page.waitForSelector("[data-mode=turn][aria-pressed=true]");
+    assertThat(page.isVisible("#operating-says")).isFalse();
+    complaints.clear();
     page.close();
   }
 
