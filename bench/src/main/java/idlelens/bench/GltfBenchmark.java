@@ -4,11 +4,15 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
-import idlelens.exchange.gltf.GltfImport;
-import idlelens.exchange.gltf.GltfReader;
-import idlelens.exchange.gltf.GltfWriter;
-import java.util.List;
-import java.util.Map;
+import idlelens.exchange.gltf.GltfFormat;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
+import idlelens.exchange.incoming.SceneReading;
+import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.outgoing.SceneOfShot;
+import idlelens.exchange.profile.ReceiverProfile;
+import idlelens.exchange.scenefile.SceneFormat;
+import idlelens.exchange.scenefile.Upload;
 import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -30,28 +34,34 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 1)
 @Fork(2)
 public class GltfBenchmark {
-  private static final GltfReader.Settings SETTINGS =
-      new GltfReader.Settings(FrameRate.of(24), 1001, OptionalDouble.empty(), "b");
+  private static final ReadSettings SETTINGS =
+      new ReadSettings(FrameRate.of(24), 1001, OptionalDouble.empty(), "b");
+  private static final GltfFormat FORMAT = new GltfFormat();
 
-  private Shot shot;
-  private List<String> cameras;
+  private HandOff handOff;
   private byte[] file;
 
   @Setup
   public void prepare() {
-    shot = BenchShots.rigs();
-    cameras = shot.cameras().stream().map(Node::id).toList();
+    Shot shot = BenchShots.rigs();
+    handOff =
+        new HandOff(
+            shot,
+            shot.header().range(),
+            shot.cameras().stream().map(Node::id).toList(),
+            HandOff.Company.SET,
+            ReceiverProfile.Y_UP_METRES);
     file = write().octets();
     System.out.printf("The file has %,d bytes%n", file.length);
   }
 
   @Benchmark
-  public GltfWriter.Written write() {
-    return GltfWriter.write(shot, cameras, true, hash -> null);
+  public SceneFormat.Written write() {
+    return FORMAT.write(SceneOfShot.of(handOff, FORMAT.holds(), hash -> null));
   }
 
   @Benchmark
-  public GltfImport read() throws FormatException {
-    return GltfReader.read(file, Map.of(), SETTINGS);
+  public SceneImport read() throws FormatException {
+    return SceneReading.read(FORMAT.read(Upload.of("b.glb", file)), SETTINGS);
   }
 }

@@ -27,12 +27,16 @@ import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.core.time.FrameSpan;
 import idlelens.exchange.format.FormatException;
-import idlelens.exchange.gltf.GltfImport;
-import idlelens.exchange.gltf.GltfReader;
-import idlelens.exchange.gltf.GltfWriter;
+import idlelens.exchange.gltf.GltfFormat;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
+import idlelens.exchange.incoming.SceneReading;
+import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.outgoing.SceneOfShot;
+import idlelens.exchange.profile.ReceiverProfile;
+import idlelens.exchange.scenefile.Upload;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
@@ -59,6 +63,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5)
 @Fork(1)
 public class GrowthBenchmark {
+  private static final GltfFormat FORMAT = new GltfFormat();
   private static final int KEYS_A_NODE = 50;
   private static final int LONGEST = 20_000;
 
@@ -98,7 +103,14 @@ public class GrowthBenchmark {
     cycle = cycle.withBeyond(Beyond.HOLD, Beyond.CYCLE_AND_CARRY);
     rig = rig();
     carried = carried();
-    file = GltfWriter.write(carried, List.of("cam"), true, hash -> null).octets();
+    HandOff handOff =
+        new HandOff(
+            carried,
+            carried.header().range(),
+            List.of("cam"),
+            HandOff.Company.SET,
+            ReceiverProfile.Y_UP_METRES);
+    file = FORMAT.write(SceneOfShot.of(handOff, FORMAT.holds(), hash -> null)).octets();
   }
 
   private static ShotHeader header(int frames) {
@@ -194,8 +206,9 @@ public class GrowthBenchmark {
   }
 
   @Benchmark
-  public GltfImport importNodesWithTheKeys() throws FormatException {
-    return GltfReader.read(
-        file, Map.of(), new GltfReader.Settings(FrameRate.of(24), 0, OptionalDouble.empty(), "b"));
+  public SceneImport importNodesWithTheKeys() throws FormatException {
+    return SceneReading.read(
+        FORMAT.read(Upload.of("b.glb", file)),
+        new ReadSettings(FrameRate.of(24), 0, OptionalDouble.empty(), "b"));
   }
 }

@@ -17,10 +17,9 @@ import idlelens.core.time.FrameRate;
 import idlelens.exchange.csv.BeatTable;
 import idlelens.exchange.csv.RecordingTable;
 import idlelens.exchange.format.FormatException;
-import idlelens.exchange.gltf.GltfHints;
-import idlelens.exchange.gltf.GltfImport;
-import idlelens.exchange.gltf.GltfReader;
-import idlelens.exchange.gltf.GltfWriter;
+import idlelens.exchange.gltf.Gltf;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.json.TakeJson;
@@ -95,7 +94,7 @@ class MutationTest {
 
     private byte[] sample() throws IOException {
       if (file.isEmpty()) {
-        return GltfWriter.write(Rigs.everything(), List.of("cam"), true, hash -> null).octets();
+        return Gltf.write(Rigs.everything(), List.of("cam"), true, hash -> null).octets();
       }
       if (file.equals("beats")) {
         return Mutations.text(
@@ -115,10 +114,9 @@ class MutationTest {
   }
 
   private static void useGltf(byte[] file) throws FormatException {
-    GltfHints.find(file, Map.of());
-    GltfImport found =
-        GltfReader.read(
-            file, Map.of(), new GltfReader.Settings(RATE, 1, OptionalDouble.empty(), "m"));
+    Gltf.hint(file);
+    SceneImport found =
+        Gltf.read(file, Map.of(), new ReadSettings(RATE, 1, OptionalDouble.empty(), "m"));
     ShotHeader header =
         new ShotHeader(
             "Mutated",
@@ -190,8 +188,8 @@ class MutationTest {
     Evaluation.of(shot);
     List<String> cameras = shot.cameras().stream().map(Node::id).toList();
     if (!cameras.isEmpty()) {
-      byte[] out = GltfWriter.write(shot, cameras, true, meshes).octets();
-      GltfReader.read(out, Map.of(), new GltfReader.Settings(RATE, 1, OptionalDouble.empty(), "n"));
+      byte[] out = Gltf.write(shot, cameras, true, meshes).octets();
+      Gltf.read(out, Map.of(), new ReadSettings(RATE, 1, OptionalDouble.empty(), "n"));
     }
   }
 

@@ -130,7 +130,7 @@ class HandOff {
     }
     const query = new URLSearchParams();
     cameras.forEach((camera) => query.append('camera', String(camera)));
-    query.append('set', String(form.has('set')));
+    query.append('company', form.has('set') ? 'set' : 'carriers');
     query.append('frames', this.others ? this.sent.join('-') : this.frames);
     await this.write(`/api/shots/${this.shot}/export/glb?${query}`);
   }

@@ -1,7 +1,7 @@
 package idlelens.core.curve;
 
 /** Solves {@code ((d3 p + d2) p + d1) p = t} where the left side rises from 0 to 1 over [0, 1]. */
-final class CubicTime {
+public final class CubicTime {
   private static final int MOST_STEPS = 64;
 
   /** A Newton step as small as this squares the error away: what is left is below 1e-14. */
@@ -10,7 +10,7 @@ final class CubicTime {
   private CubicTime() {}
 
   /** By Newton's method inside a shrinking bracket, to about 1e-14. */
-  static double solve(double d1, double d2, double d3, double t) {
+  public static double solve(double d1, double d2, double d3, double t) {
     if (d2 == 0 && d3 == 0 && d1 == 1) {
       return t;
     }

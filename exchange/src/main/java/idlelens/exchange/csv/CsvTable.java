@@ -1,6 +1,7 @@
 package idlelens.exchange.csv;
 
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.format.NumberScan;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.ByteBuffer;
@@ -9,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
 
 /** A table of text with a head, as all of ours are read: UTF-8, {@code #} before what is a note. */
 final class CsvTable {
@@ -42,6 +44,21 @@ final class CsvTable {
   static FormatException noTable() {
     return new FormatException(
         "file", "not a table (a quote that is not closed, or a name twice in the head)", "CSV");
+  }
+
+  /** The number in a column of a row. */
+  static double number(CSVRecord row, String column, long line) throws FormatException {
+    if (!row.isConsistent()) {
+      throw new FormatException("line " + line, row.size() + " columns", "as many as the head has");
+    }
+    String text = row.get(column);
+    byte[] octets = text.getBytes(StandardCharsets.UTF_8);
+    NumberScan scan = new NumberScan(octets, octets.length);
+    double value = scan.read(0);
+    if (scan.at() != octets.length || octets.length == 0 || !Double.isFinite(value)) {
+      throw new FormatException("line " + line + ", " + column, "'" + text + "'", "a number");
+    }
+    return value;
   }
 
   private static String text(byte[] table) throws FormatException {

@@ -45,7 +45,7 @@ public final class RecordingTable {
           String most = "at most " + Recording.MOST_SAMPLES;
           throw new FormatException("rows", "more than " + Recording.MOST_SAMPLES, most);
         }
-        seconds.add(number(row, SECONDS, line));
+        seconds.add(CsvTable.number(row, SECONDS, line));
         all.add(numbers(row, channels, line));
       }
       return recording(channels, all, rate(seconds));
@@ -76,20 +76,9 @@ public final class RecordingTable {
       throws FormatException {
     double[] out = new double[channels.size()];
     for (int c = 0; c < out.length; c++) {
-      out[c] = number(row, channels.get(c), line);
+      out[c] = CsvTable.number(row, channels.get(c), line);
     }
     return out;
-  }
-
-  private static double number(CSVRecord row, String column, long line) throws FormatException {
-    if (!row.isConsistent()) {
-      throw new FormatException("line " + line, row.size() + " columns", "as many as the head has");
-    }
-    String text = row.get(column);
-    if (!text.matches("[-+]?(\\d{1,18}(\\.\\d{0,18})?|\\.\\d{1,18})([eE][-+]?\\d{1,3})?")) {
-      throw new FormatException("line " + line + ", " + column, "'" + text + "'", "a number");
-    }
-    return Double.parseDouble(text);
   }
 
   /** Samples a second; the steps must be even. */

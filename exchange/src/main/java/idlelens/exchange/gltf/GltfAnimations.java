@@ -2,6 +2,7 @@ package idlelens.exchange.gltf;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.Channel;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,12 @@ import java.util.regex.Pattern;
 final class GltfAnimations {
   private static final String POINTER = "KHR_animation_pointer";
 
+  private static final Map<String, Channel.Between> BETWEEN =
+      Map.of(
+          "LINEAR", Channel.Between.LINEAR,
+          "STEP", Channel.Between.STEP,
+          "CUBICSPLINE", Channel.Between.HERMITE);
+
   private static final Pattern VECTOR = Pattern.compile("/nodes/\\d+/(translation|scale)");
   private static final Pattern TURN = Pattern.compile("/nodes/\\d+/rotation");
   private static final Pattern VIEW = Pattern.compile("/cameras/\\d+/perspective/yfov");
@@ -20,7 +27,7 @@ final class GltfAnimations {
   private final GltfFile file;
   private final GltfAccessors numbers;
   private final Set<String> notes;
-  private final Map<String, GltfSampler> byTarget = new HashMap<>();
+  private final Map<String, Channel> byTarget = new HashMap<>();
   private double lastTime;
 
   private GltfAnimations(GltfFile file, GltfAccessors numbers, Set<String> notes) {
@@ -53,12 +60,28 @@ final class GltfAnimations {
       notes.add(channel.path() + ": animation of " + target + " is left out");
       return;
     }
-    GltfSampler read = GltfSampler.read(numbers, sampler, components);
+    Channel read = channel(sampler, components);
     if (byTarget.putIfAbsent(target, read) != null) {
       notes.add(channel.path() + ": a second animation of " + target + " is left out");
       return;
     }
-    lastTime = Math.max(lastTime, read.times()[read.keys() - 1]);
+    lastTime = Math.max(lastTime, read.lastTime());
+  }
+
+  private Channel channel(JsonPlace sampler, int components) throws FormatException {
+    String word = sampler.text("interpolation", "LINEAR");
+    Channel.Between between = BETWEEN.get(word);
+    if (between == null) {
+      throw new FormatException(
+          sampler.path() + ".interpolation", word, "LINEAR, STEP, CUBICSPLINE");
+    }
+    double[] times = numbers.numbers(sampler.get("input"), "SCALAR");
+    if (times.length > 0 && !(times[0] >= 0)) {
+      throw new FormatException(sampler.path() + ".input[0]", times[0] + " s", "0 or more");
+    }
+    String type = components == 1 ? "SCALAR" : "VEC" + components;
+    double[] values = numbers.numbers(sampler.get("output"), type);
+    return new Channel(times, values, between, components, sampler.path()).checked();
   }
 
   private String target(JsonPlace target) throws FormatException {
@@ -83,12 +106,12 @@ final class GltfAnimations {
     return VIEW.matcher(target).matches() ? 1 : 0;
   }
 
-  Optional<GltfSampler> find(int node, String path) {
+  Optional<Channel> find(int node, String path) {
     return Optional.ofNullable(byTarget.get("/nodes/" + node + "/" + path));
   }
 
   /** The sampler that moves the field of view of the camera at a pointer. */
-  Optional<GltfSampler> pointer(String camera) {
+  Optional<Channel> pointer(String camera) {
     return Optional.ofNullable(byTarget.get(camera + "/perspective/yfov"));
   }
 

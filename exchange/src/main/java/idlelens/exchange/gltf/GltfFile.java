@@ -3,6 +3,7 @@ package idlelens.exchange.gltf;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.ShotHint;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /** The definitions of a file with their buffers. Every index of the file is resolved here. */
@@ -86,6 +88,14 @@ final class GltfFile {
       }
     }
     return names;
+  }
+
+  /** Our own part of a definition's extras, if there is one. */
+  static Optional<JsonPlace> ours(JsonPlace definition) throws FormatException {
+    if (!definition.has("extras") || !definition.get("extras").node().isObject()) {
+      return Optional.empty();
+    }
+    return definition.get("extras").find(ShotHint.OURS).filter(p -> p.node().isObject());
   }
 
   ReadBudget budget() {

@@ -1,10 +1,9 @@
 package idlelens.exchange.gltf;
 
-import idlelens.core.scene.Node;
-import idlelens.core.scene.NodeBody;
 import idlelens.core.set.Finish;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.Content;
 import java.util.Optional;
 import java.util.Set;
 
@@ -16,7 +15,7 @@ final class GltfLights {
   private GltfLights() {}
 
   /** The sun of a node, if it has one. */
-  static Optional<Node> read(GltfFile file, JsonPlace place, NodeBody body, Set<String> notes)
+  static Optional<Content> read(GltfFile file, JsonPlace place, Set<String> notes)
       throws FormatException {
     if (!place.has("extensions") || !place.get("extensions").has(EXTENSION)) {
       return Optional.empty();
@@ -38,7 +37,7 @@ final class GltfLights {
       notes.add(
           light.path() + ": a strength of " + stated + " is beyond 0 to 10; it is " + strength);
     }
-    return Optional.of(new Node.Sun(body, colour(light), strength));
+    return Optional.of(new Content.Sun(light.path(), colour(light), strength));
   }
 
   private static String colour(JsonPlace light) throws FormatException {

@@ -1,413 +1,255 @@
 package idlelens.exchange.gltf;
 
-import idlelens.core.geometry.RigidPose;
-import idlelens.core.motion.Evaluation;
-import idlelens.core.motion.LensTrack;
-import idlelens.core.motion.NodeMotion;
-import idlelens.core.motion.PoseTrack;
-import idlelens.core.part.FocusRule;
-import idlelens.core.part.Look;
-import idlelens.core.part.Part;
-import idlelens.core.part.Path;
-import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Node;
-import idlelens.core.scene.Shot;
 import idlelens.core.set.Finish;
-import idlelens.core.set.Mesh;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.SampleGrid;
-import idlelens.exchange.json.LensJson;
-import idlelens.exchange.json.PieceJson;
-import java.util.LinkedHashMap;
+import idlelens.core.time.FrameRate;
+import idlelens.exchange.scenefile.Channel;
+import idlelens.exchange.scenefile.Content;
+import idlelens.exchange.scenefile.FileClock;
+import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.LensExtras;
+import idlelens.exchange.scenefile.Op;
+import idlelens.exchange.scenefile.SceneFile;
+import idlelens.exchange.scenefile.SceneFormat;
+import idlelens.exchange.scenefile.ShotHint;
+import idlelens.exchange.scenefile.View;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Writes cameras with the nulls that carry them, and the set, as a {@code .glb}. What moves has a
- * linear sample on every frame of the shot; what stands still has none. Time 0 is the shot's first
- * frame. A focal length that changes is written through KHR_animation_pointer; focal length, f-stop
- * and focus stand in the extras of the camera as well.
+ * Writes a {@code .glb}: metres, +Y up. Time 0 is the first frame. A field of view that changes is
+ * written through KHR_animation_pointer; focal length, f-stop and focus stand in the extras of the
+ * camera as well.
  */
 public final class GltfWriter {
   /** Coordinates beyond this, in metres, lose more than 0.01 mm in 32 bits. */
   private static final double FAR_FROM_ORIGIN = 160;
 
-  private final Shot shot;
-  private final FrameRange frames;
-  private final Evaluation motion;
+  private final SceneFile scene;
   private final GlbBuilder glb = new GlbBuilder();
-  private final Map<String, Integer> nodeIndex = new LinkedHashMap<>();
   private final Set<String> notes = new LinkedHashSet<>();
   private final MeshWriter meshes;
   private final ArrayNode samplers = JsonNodeFactory.instance.arrayNode();
   private final ArrayNode channels = JsonNodeFactory.instance.arrayNode();
-  private final Set<String> chosen = new LinkedHashSet<>(); // not only because they carry others
-  private int timesAccessor = -1;
+  private final Map<double[], Integer> times = new IdentityHashMap<>();
 
-  /** The file and what it could not hold. */
-  public record Written(byte[] octets, List<String> notes) {}
-
-  private GltfWriter(Shot shot, FrameRange frames, Function<String, Mesh> stored) {
-    this.shot = shot;
-    this.frames = frames;
-    this.meshes = new MeshWriter(glb, stored, notes);
-    this.motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
-  }
-
-  /** The same over the range of the shot. */
-  public static Written write(
-      Shot shot, List<String> cameraIds, boolean withSet, Function<String, Mesh> stored) {
-    return write(shot, shot.header().range(), cameraIds, withSet, stored);
+  private GltfWriter(SceneFile scene) {
+    this.scene = scene;
+    this.meshes = new MeshWriter(glb);
   }
 
   /**
-   * @param frames those that go out; handles and what else lies outside the shot may be among them
-   * @param cameraIds the cameras to write; at least one
-   * @param withSet whether pieces and suns go along
-   * @param stored finds the triangles of an imported piece by their SHA-256
+   * @param scene in metres, +Y up
    */
-  public static Written write(
-      Shot shot,
-      FrameRange frames,
-      List<String> cameraIds,
-      boolean withSet,
-      Function<String, Mesh> stored) {
-    if (cameraIds.isEmpty()) {
-      throw new RefusedException("camera", "missing", "at least one camera of the shot");
-    }
-    cameraIds.forEach(shot::camera);
-    return new GltfWriter(shot, frames, stored).write(new LinkedHashSet<>(cameraIds), withSet);
+  public static SceneFormat.Written write(SceneFile scene) {
+    return new GltfWriter(scene).write();
   }
 
-  /** What of a node such a file does not hold. */
-  private void sayWhatStays(Node node) {
-    if (node instanceof Node.Repeat) {
-      notes.add(node.name() + ": what it repeats goes out once, without its copies");
-    }
-    if (node instanceof Node.Piece piece && piece.finish().lettering().isPresent()) {
-      notes.add(node.name() + ": what is written on it stays here");
-    }
-    if (node instanceof Node.Piece piece && piece.finish().pictures().isPresent()) {
-      notes.add(node.name() + ": the pictures on it stay here");
-    }
-    if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
-      notes.add(node.name() + ": its size and glow over time stay here");
-    }
-  }
-
-  /** What of the set has no place in such a file. */
-  private void sayWhatIsNotWritten() {
-    shot.nodes().stream()
-        .filter(n -> n instanceof Node.Light || n instanceof Node.Mist || n instanceof Node.Hazy)
-        .forEach(n -> notes.add(n.name() + ": a " + n.kind() + " does not go out"));
-    shot.nodes().stream()
-        .filter(n -> n.hidden().files())
-        .forEach(n -> notes.add(n.name() + ": is hidden in files and does not go out"));
-  }
-
-  private Written write(Set<String> cameraIds, boolean withSet) {
-    chosen.addAll(cameraIds);
-    if (withSet) {
-      sayWhatIsNotWritten();
-      shot.nodes().stream()
-          .filter(n -> n instanceof Node.Piece || n instanceof Node.Sun)
-          .filter(n -> !n.hidden().files())
-          .forEach(n -> chosen.add(n.id()));
-    }
-    Set<String> all = new LinkedHashSet<>(chosen);
-    for (String id : chosen) {
-      for (String up = shot.node(id).parentId(); !up.isEmpty(); up = shot.node(up).parentId()) {
-        all.add(up);
-      }
-    }
-    List<Node> ordered = shot.nodes().stream().filter(n -> all.contains(n.id())).toList();
-    ordered.forEach(n -> nodeIndex.put(n.id(), nodeIndex.size()));
+  private SceneFormat.Written write() {
     writeAsset();
-    sayFrames();
-    ordered.forEach(this::writeNode);
-    writeTree(ordered);
+    scene.nodes().forEach(this::writeNode);
+    writeTree();
     if (!channels.isEmpty()) {
       ObjectNode animation = glb.list("animations").addObject();
-      animation.put("name", shot.header().name());
+      animation.put("name", name());
       animation.set("samplers", samplers);
       animation.set("channels", channels);
     }
-    return new Written(glb.pack(), List.copyOf(notes));
+    return new SceneFormat.Written(glb.pack(), List.copyOf(notes));
   }
 
-  /** What goes out of the frames is said, and what of them stays behind. */
-  private void sayFrames() {
-    FrameRange range = shot.header().range();
-    int handles = shot.header().handles();
-    if (!frames.equals(range)) {
-      notes.add("frames " + frames.in() + " to " + frames.out() + " go out");
-    } else if (handles > 0) {
-      notes.add("the range goes out, without its " + handles + " frames of handles");
-    }
+  private String name() {
+    return scene.hint().map(ShotHint::name).orElse("Shot");
   }
 
   private void writeAsset() {
-    FrameRange range = shot.header().range();
-    boolean whole = frames.in() <= range.in() && frames.out() >= range.out();
     ObjectNode asset = glb.root().putObject("asset");
     asset.put("version", "2.0").put("generator", "Idle Lens");
-    asset
-        .putObject("extras")
-        .putObject(GltfHints.EXTRAS)
-        .put("shot", shot.header().name())
-        .put("rate", shot.header().rate().toString())
-        .put("in", whole ? range.in() : frames.in())
-        .put("out", whole ? range.out() : frames.out())
-        .put("handles", whole ? shot.header().handles() : 0)
-        .put("from", frames.in())
-        .put("aspect", shot.header().aspect());
+    scene.hint().ifPresent(h -> h.write(asset.putObject("extras").putObject(ShotHint.OURS)));
     glb.root().put("scene", 0);
   }
 
-  private void writeTree(List<Node> ordered) {
-    ObjectNode scene = glb.list("scenes").addObject();
-    scene.put("name", shot.header().name());
-    ArrayNode roots = scene.putArray("nodes");
-    Map<String, List<Node>> carried =
-        ordered.stream().collect(Collectors.groupingBy(Node::parentId));
-    carried.getOrDefault("", List.of()).forEach(n -> roots.add(nodeIndex.get(n.id())));
-    for (Node node : ordered) {
-      if (carried.containsKey(node.id())) {
-        ArrayNode children =
-            ((ObjectNode) glb.list("nodes").get(nodeIndex.get(node.id()))).putArray("children");
-        carried.get(node.id()).forEach(n -> children.add(nodeIndex.get(n.id())));
+  private void writeTree() {
+    ObjectNode root = glb.list("scenes").addObject();
+    root.put("name", name());
+    ArrayNode roots = root.putArray("nodes");
+    for (int i = 0; i < scene.nodes().size(); i++) {
+      int parent = scene.nodes().get(i).parent();
+      if (parent < 0) {
+        roots.add(i);
+      } else {
+        ((ObjectNode) glb.list("nodes").get(parent)).withArrayProperty("children").add(i);
       }
     }
   }
 
-  private void writeNode(Node node) {
+  private void writeNode(FileNode node) {
+    int index = glb.list("nodes").size();
     ObjectNode out = glb.list("nodes").addObject();
     out.put("name", node.name());
-    node.chain().parts().stream()
-        .filter(part -> !part.isOn())
-        .map(part -> node.name() + ": " + part.kind().label() + gone(part))
-        .forEach(notes::add);
-    if (!node.chain().carried().later().isEmpty()) {
-      notes.add(node.name() + ": is handed over and goes out standing in the world");
-    } else if (node.chain().ride(node.carriage().carrierId()).isPresent()) {
-      notes.add(node.name() + ": rides a rail and goes out standing in the world");
+    for (Op op : node.ops()) {
+      if (op instanceof Op.Place place) {
+        writePlace(place.x().channel(), node, index, out);
+      } else if (op instanceof Op.Turn turn) {
+        writeTurn(turn.turns(), index, out);
+      }
     }
-    sayWhatStays(node);
-    writeMotion(node, out);
-    if (node.hidden().picture()) {
+    if (node.hidden()) {
       ours(out).put("hidden", true);
     }
-    if (node instanceof Node.Camera camera) {
+    node.contents().forEach(content -> writeContent(content, node, out));
+  }
+
+  private void writeContent(Content content, FileNode node, ObjectNode out) {
+    if (content instanceof Content.Camera camera) {
       out.put("camera", glb.list("cameras").size());
-      writeCamera(camera);
-    } else if (node instanceof Node.Piece piece && chosen.contains(node.id())) {
-      PieceJson.Look look = new PieceJson.Look(piece.shape(), piece.finish().withoutPictures());
-      int mesh = meshes.index(look, piece.name());
-      if (mesh >= 0) {
-        out.put("mesh", mesh);
+      writeCamera(camera, node.name());
+    } else if (content instanceof Content.Sun sun) {
+      writeSun(sun, node.name(), out);
+    } else if (content instanceof Content.Piece piece) {
+      if (!piece.mesh().parts().isEmpty()) {
+        out.put("mesh", meshes.index(piece.mesh(), node.name()));
       }
-      ours(out).setAll(PieceJson.write(look));
-    } else if (node instanceof Node.Sun sun) {
-      writeSun(sun, out);
+      piece.ours().ifPresent(look -> ours(out).setAll((ObjectNode) look.node()));
     }
   }
 
   /** Our own part of a definition's extras. */
   private static ObjectNode ours(ObjectNode definition) {
-    return definition.withObjectProperty("extras").withObjectProperty(GltfHints.EXTRAS);
+    return definition.withObjectProperty("extras").withObjectProperty(ShotHint.OURS);
   }
 
-  private static String gone(Part part) {
-    return part.kind().source()
-        ? " is switched off and goes out still"
-        : " is switched off and does not go out";
-  }
-
-  /** The node's pose in its carrier's space: offset times own. */
-  private void writeMotion(Node node, ObjectNode out) {
-    PoseTrack local = motion.local(node.id());
-    RigidPose first = local.pose(0);
-    if (first.x() != 0 || first.y() != 0 || first.z() != 0) {
-      out.putArray("translation").add(first.x()).add(first.y()).add(first.z());
+  private void writePlace(Channel places, FileNode node, int index, ObjectNode out) {
+    if (places.value(0, 0) != 0 || places.value(0, 1) != 0 || places.value(0, 2) != 0) {
+      numbers(out.putArray("translation"), places);
     }
-    if (first.qx() != 0 || first.qy() != 0 || first.qz() != 0) {
-      out.putArray("rotation").add(first.qx()).add(first.qy()).add(first.qz()).add(first.qw());
-    }
-    warnOfDistance(node, local);
-    if (local.isStill()) {
-      return;
-    }
-    int index = nodeIndex.get(node.id());
-    if (varies(local.x()) || varies(local.y()) || varies(local.z())) {
-      channel(node, Path.PLACE, track -> interleave(track.x(), track.y(), track.z()), "VEC3")
-          .put("node", index)
-          .put("path", "translation");
-    }
-    if (varies(local.qx()) || varies(local.qy()) || varies(local.qz()) || varies(local.qw())) {
-      channel(
-              node,
-              Path.TURN,
-              track -> interleave(track.qx(), track.qy(), track.qz(), track.qw()),
-              "VEC4")
-          .put("node", index)
-          .put("path", "rotation");
+    warnOfDistance(node, places);
+    if (!places.isStill()) {
+      channel(places, "VEC3").put("node", index).put("path", "translation");
     }
   }
 
-  /** A channel of a node: held from key to key where all of it is, else with every frame. */
-  private ObjectNode channel(
-      Node node, List<Path> paths, Function<PoseTrack, float[]> numbers, String type) {
-    StepTimes steps = StepTimes.of(node, paths, frames);
-    if (steps.isHeld()) {
-      float[] values = steps.values(motion, node.id(), numbers);
-      return channel(
-          glb.animationNumbers(steps.seconds(shot.header().rate(), frames.in()), "SCALAR"),
-          glb.animationNumbers(values, type),
-          "STEP");
+  private void writeTurn(Channel turns, int index, ObjectNode out) {
+    if (turns.value(0, 0) != 0 || turns.value(0, 1) != 0 || turns.value(0, 2) != 0) {
+      numbers(out.putArray("rotation"), turns);
     }
-    if (steps.holdsSomewhere()) {
-      notes.add(
-          node.name() + ": held keys stand among moving ones; their jumps take the frame before");
+    if (!turns.isStill()) {
+      channel(turns, "VEC4").put("node", index).put("path", "rotation");
     }
-    float[] values = numbers.apply(motion.local(node.id()));
-    return channel(glb.animationNumbers(values, type));
   }
 
-  private void warnOfDistance(Node node, PoseTrack local) {
+  private static void numbers(ArrayNode out, Channel channel) {
+    for (int c = 0; c < channel.components(); c++) {
+      out.add(channel.value(0, c));
+    }
+  }
+
+  private void warnOfDistance(FileNode node, Channel places) {
     double far = 0;
-    for (int i = 0; i < local.x().length; i++) {
-      far =
-          Math.max(
-              far,
-              Math.max(
-                  Math.abs(local.x()[i]),
-                  Math.max(Math.abs(local.y()[i]), Math.abs(local.z()[i]))));
+    for (double value : places.values()) {
+      far = Math.max(far, Math.abs(value));
     }
     if (far > FAR_FROM_ORIGIN) {
       notes.add(
           String.format(
               Locale.ROOT,
               "%s is up to %.0f m from its origin: 32-bit places are off by up to %.3f mm",
-              node.name(),
+              node.where(),
               far,
               Math.ulp((float) far) / 2 * 1000));
     }
   }
 
-  private static boolean varies(double[] values) {
-    for (double value : values) {
-      if (value != values[0]) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private static float[] interleave(double[]... columns) {
-    float[] out = new float[columns[0].length * columns.length];
-    for (int i = 0; i < columns[0].length; i++) {
-      for (int c = 0; c < columns.length; c++) {
-        out[i * columns.length + c] = (float) columns[c][i];
-      }
+  private static float[] floats(double[] values) {
+    float[] out = new float[values.length];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = (float) values[i];
     }
     return out;
   }
 
-  /** A channel that plays these values, one a frame; the caller says what it moves. */
-  private ObjectNode channel(int output) {
-    if (timesAccessor < 0) {
-      float[] times = new float[motion.grid().count()];
-      for (int i = 0; i < times.length; i++) {
-        times[i] = (float) shot.header().rate().seconds(i);
-      }
-      timesAccessor = glb.animationNumbers(times, "SCALAR");
-    }
-    return channel(timesAccessor, output, "LINEAR");
-  }
-
-  private ObjectNode channel(int times, int output, String between) {
-    ObjectNode sampler = samplers.addObject().put("input", times).put("output", output);
-    if (!between.equals("LINEAR")) {
-      sampler.put("interpolation", between);
+  /** A channel that plays these values; the caller says what it moves. */
+  private ObjectNode channel(Channel moving, String type) {
+    ObjectNode sampler = samplers.addObject();
+    sampler.put("input", times.computeIfAbsent(moving.times(), this::seconds));
+    sampler.put("output", glb.animationNumbers(floats(moving.values()), type));
+    if (moving.between() == Channel.Between.STEP) {
+      sampler.put("interpolation", "STEP");
     }
     return channels.addObject().put("sampler", samplers.size() - 1).putObject("target");
   }
 
-  private void writeCamera(Node.Camera camera) {
-    NodeMotion moving = motion.of(camera.id());
-    LensTrack lens = moving.lens().orElseThrow();
+  private int seconds(double[] frames) {
+    FileClock clock = scene.clock();
+    FrameRate rate = clock.rate().orElseThrow();
+    float[] seconds = new float[frames.length];
+    for (int i = 0; i < seconds.length; i++) {
+      seconds[i] = (float) rate.seconds(frames[i] - clock.first());
+    }
+    return glb.animationNumbers(seconds, "SCALAR");
+  }
+
+  private void writeCamera(Content.Camera camera, String name) {
+    View.Focal view = (View.Focal) camera.view();
     int index = glb.list("cameras").size();
     ObjectNode out = glb.list("cameras").addObject();
-    out.put("name", camera.name()).put("type", "perspective");
+    out.put("name", name).put("type", "perspective");
+    double height = view.heightMm().at(0);
     out.putObject("perspective")
-        .put("aspectRatio", shot.header().aspect())
-        .put("yfov", lens.verticalRad()[0])
+        .put("aspectRatio", camera.aspect().orElseThrow())
+        .put("yfov", upright(height, view.focalMm().channel().value(0, 0)))
         .put("znear", 0.01);
-    ObjectNode extras = out.putObject("extras").putObject(GltfHints.EXTRAS);
-    extras.set("lens", LensJson.write(camera.lens().withFocus(new FocusRule.Distance())));
-    samples(extras, "focalMm", lens.focalMm());
-    samples(extras, "fStop", lens.fStop());
-    samples(extras, "focusM", lens.focusM());
-    if (camera.lens().focus() instanceof FocusRule.Follow follow) {
-      writeFollow(camera, follow, extras);
-    }
-    if (varies(lens.verticalRad())) {
-      glb.extensionUsed("KHR_animation_pointer");
-      notes.add(
-          camera.name()
-              + ": its focal length moves; readers without KHR_animation_pointer see it still, at "
-              + String.format(Locale.ROOT, "%.4g mm", lens.focalMm()[0]));
-      ObjectNode target = channel(glb.animationNumbers(interleave(lens.verticalRad()), "SCALAR"));
-      target.put("path", "pointer");
-      target
-          .putObject("extensions")
-          .putObject("KHR_animation_pointer")
-          .put("pointer", "/cameras/" + index + "/perspective/yfov");
+    ObjectNode extras = ours(out);
+    camera.ours().ifPresent(o -> extras.setAll((ObjectNode) o.node()));
+    LensExtras.samples(extras, "focalMm", view.focalMm());
+    LensExtras.samples(extras, "fStop", camera.fStop().orElseThrow());
+    LensExtras.samples(extras, "focusM", camera.focus().orElseThrow());
+    if (!view.focalMm().isConstant()) {
+      writeZoom(camera, view, index);
     }
   }
 
-  private void writeFollow(Node.Camera camera, FocusRule.Follow follow, ObjectNode extras) {
-    boolean there = FollowHint.write(follow, nodeIndex, extras);
+  private static double upright(double heightMm, double focalMm) {
+    return 2 * Math.atan(heightMm / (2 * focalMm));
+  }
+
+  private void writeZoom(Content.Camera camera, View.Focal view, int index) {
+    Channel focal = view.focalMm().channel();
+    double height = view.heightMm().at(0);
+    double[] angles = focal.values().clone();
+    for (int i = 0; i < angles.length; i++) {
+      angles[i] = upright(height, angles[i]);
+    }
+    glb.extensionUsed("KHR_animation_pointer");
     notes.add(
-        camera.name()
-            + ": focus follows "
-            + follow.target().nodeId().map(id -> shot.node(id).name()).orElse("a place")
-            + "; it is written as a distance on every frame"
-            + (there ? ", and comes back from this file" : ", and does not come back"));
+        camera.where()
+            + ": its focal length moves; readers without KHR_animation_pointer see it still, at "
+            + String.format(Locale.ROOT, "%.4g mm", focal.value(0, 0)));
+    Channel moving = new Channel(focal.times(), angles, focal.between(), 1, focal.path());
+    ObjectNode target = channel(moving, "SCALAR");
+    target.put("path", "pointer");
+    target
+        .putObject("extensions")
+        .putObject("KHR_animation_pointer")
+        .put("pointer", "/cameras/" + index + "/perspective/yfov");
   }
 
-  private static void samples(ObjectNode out, String field, double[] values) {
-    if (varies(values)) {
-      ArrayNode all = out.putArray(field);
-      for (double value : values) {
-        all.add(value);
-      }
-    } else {
-      out.put(field, values[0]);
-    }
-  }
-
-  private void writeSun(Node.Sun sun, ObjectNode out) {
+  private void writeSun(Content.Sun sun, String name, ObjectNode out) {
     glb.extensionUsed("KHR_lights_punctual");
-    ObjectNode extensions =
-        glb.root().has("extensions")
-            ? (ObjectNode) glb.root().get("extensions")
-            : glb.root().putObject("extensions");
     ArrayNode lights =
-        extensions.has("KHR_lights_punctual")
-            ? (ArrayNode) extensions.get("KHR_lights_punctual").get("lights")
-            : extensions.putObject("KHR_lights_punctual").putArray("lights");
+        glb.root()
+            .withObjectProperty("extensions")
+            .withObjectProperty("KHR_lights_punctual")
+            .withArrayProperty("lights");
     double[] rgb = Finish.matt(sun.colour()).linear();
     ObjectNode light = lights.addObject();
-    light.put("name", sun.name()).put("type", "directional").put("intensity", sun.strength());
+    light.put("name", name).put("type", "directional").put("intensity", sun.strength());
     light.putArray("color").add(rgb[0]).add(rgb[1]).add(rgb[2]);
     out.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
   }

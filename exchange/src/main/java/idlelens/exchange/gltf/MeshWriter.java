@@ -1,63 +1,60 @@
 package idlelens.exchange.gltf;
 
 import idlelens.core.set.Finish;
-import idlelens.core.set.Mesh;
-import idlelens.core.set.Mesher;
-import idlelens.core.set.Shape;
-import idlelens.exchange.json.PieceJson;
+import idlelens.exchange.scenefile.Content;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.Map;
-import java.util.Set;
-import java.util.function.Function;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Writes the meshes and materials of pieces, each look once. */
+/** Writes meshes and materials, each once. */
 final class MeshWriter {
   private final GlbBuilder glb;
-  private final Function<String, Mesh> stored;
-  private final Set<String> notes;
-  private final Map<PieceJson.Look, Integer> meshIndex = new HashMap<>();
+  private final Map<Content.FileMesh, Integer> meshIndex = new IdentityHashMap<>();
   private final Map<Finish, Integer> materialIndex = new HashMap<>();
 
-  /**
-   * @param stored finds the triangles of an imported piece by their SHA-256
-   */
-  MeshWriter(GlbBuilder glb, Function<String, Mesh> stored, Set<String> notes) {
+  MeshWriter(GlbBuilder glb) {
     this.glb = glb;
-    this.stored = stored;
-    this.notes = notes;
   }
 
-  /** The mesh of a look; -1 if it has no triangles. */
-  int index(PieceJson.Look look, String name) {
-    return meshIndex.computeIfAbsent(look, l -> write(l, name));
+  /** The index of a mesh that has triangles. */
+  int index(Content.FileMesh mesh, String name) {
+    return meshIndex.computeIfAbsent(mesh, m -> write(m, name));
   }
 
-  private int write(PieceJson.Look look, String name) {
-    Mesh mesh =
-        look.shape() instanceof Shape.Imported imported
-            ? stored.apply(imported.asset())
-            : Mesher.mesh(look.shape());
-    if (mesh.triangles() == 0) {
-      notes.add(name + " has no triangles");
-      return -1;
-    }
+  private int write(Content.FileMesh mesh, String name) {
     ObjectNode out = glb.list("meshes").addObject();
+    int index = glb.list("meshes").size() - 1;
     out.put("name", name);
-    ObjectNode primitive = out.putArray("primitives").addObject();
-    ObjectNode attributes = primitive.putObject("attributes");
-    attributes.put("POSITION", glb.vertexNumbers(mesh.positions(), "VEC3", true));
-    attributes.put("NORMAL", glb.vertexNumbers(mesh.normals(), "VEC3", false));
-    if (isShaded(mesh)) {
-      attributes.put("COLOR_0", glb.vertexNumbers(grey(mesh.shades()), "VEC3", false));
-    }
-    primitive.put("indices", glb.indices(mesh.indices()));
-    primitive.put("material", materialIndex.computeIfAbsent(look.finish(), this::writeMaterial));
-    return glb.list("meshes").size() - 1;
+    ArrayNode primitives = out.putArray("primitives");
+    mesh.parts().forEach(part -> writePart(part, primitives.addObject()));
+    return index;
   }
 
-  private static boolean isShaded(Mesh mesh) {
-    for (float shade : mesh.shades()) {
+  private void writePart(Content.Part part, ObjectNode primitive) {
+    ObjectNode attributes = primitive.putObject("attributes");
+    attributes.put("POSITION", glb.vertexNumbers(floats(part.positions()), "VEC3", true));
+    if (part.normals() != null) {
+      attributes.put("NORMAL", glb.vertexNumbers(floats(part.normals()), "VEC3", false));
+    }
+    if (isShaded(part)) {
+      attributes.put("COLOR_0", glb.vertexNumbers(grey(part.shades()), "VEC3", false));
+    }
+    primitive.put("indices", glb.indices(part.indices()));
+    primitive.put("material", materialIndex.computeIfAbsent(part.finish(), this::writeMaterial));
+  }
+
+  private static float[] floats(double[] values) {
+    float[] out = new float[values.length];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = (float) values[i];
+    }
+    return out;
+  }
+
+  private static boolean isShaded(Content.Part part) {
+    for (float shade : part.shades()) {
       if (shade != 1) {
         return true;
       }

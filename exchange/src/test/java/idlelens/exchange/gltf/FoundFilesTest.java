@@ -13,6 +13,8 @@ import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import idlelens.exchange.json.ShotJson;
 import java.io.IOException;
 import java.io.InputStream;
@@ -26,16 +28,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Files that went wrong before, and what each must lead to. */
 class FoundFilesTest {
-  private static GltfImport read(String file) throws FormatException, IOException {
+  private static SceneImport read(String file) throws FormatException, IOException {
     try (InputStream in = FoundFilesTest.class.getResourceAsStream("/found/" + file)) {
-      return GltfReader.read(
+      return Gltf.read(
           in.readAllBytes(),
           Map.of(),
-          new GltfReader.Settings(FrameRate.of(24), 1, OptionalDouble.empty(), "f"));
+          new ReadSettings(FrameRate.of(24), 1, OptionalDouble.empty(), "f"));
     }
   }
 
-  private static Shot shot(GltfImport found) {
+  private static Shot shot(SceneImport found) {
     ShotHeader header =
         new ShotHeader("Found", FrameRate.of(24), found.range(), 0, 1.5, 1, Tangent.Kind.SETTLE);
     return new Shot(header, found.nodes());
@@ -78,7 +80,7 @@ class FoundFilesTest {
 
   @Test
   void aCameraWithoutPerspective_isSaid_andTheRestComesIn() throws Exception {
-    GltfImport found = read("no-perspective.glb");
+    SceneImport found = read("no-perspective.glb");
     assertThat(found.notes())
         .contains(
             "cameras[0]: a camera without perspective is left out; a null stands in its place",
@@ -95,7 +97,7 @@ class FoundFilesTest {
 
   @Test
   void aMotionOfDays_isCutToAShot_inFewKeys() throws Exception {
-    GltfImport found = read("long-time.glb");
+    SceneImport found = read("long-time.glb");
     assertThat(found.range().length()).isEqualTo(FrameRange.LONGEST);
     assertThat(found.notes().get(0)).startsWith("the motion runs to frame 9984001; a shot has");
     long keys =
@@ -107,7 +109,7 @@ class FoundFilesTest {
 
   @Test
   void aMirror_isExact() throws Exception {
-    GltfImport found = read("mirror.glb");
+    SceneImport found = read("mirror.glb");
     assertThat(found.notes()).isEmpty();
     Shot shot = shot(found);
     RigidPose pose = Evaluation.at(shot, 1).pose(named(shot, "cam").id(), 0);
@@ -123,7 +125,7 @@ class FoundFilesTest {
 
   @Test
   void aStrip_isTriangles() throws Exception {
-    GltfImport found = read("triangle-strip.glb");
+    SceneImport found = read("triangle-strip.glb");
     Shape.Imported shape = (Shape.Imported) ((Node.Piece) named(shot(found), "strip")).shape();
     assertThat(shape.triangles()).isEqualTo(4);
     assertThat(found.notes()).isEmpty();
@@ -131,7 +133,7 @@ class FoundFilesTest {
 
   @Test
   void aPropOfNoSize_isLeftOutAndSaid() throws Exception {
-    GltfImport found = read("zero-scale-prop.glb");
+    SceneImport found = read("zero-scale-prop.glb");
     assertThat(found.notes())
         .containsExactly("nodes[0]: its mesh has no size along an axis and is left out");
     assertThat(named(shot(found), "cam")).isInstanceOf(Node.Camera.class);

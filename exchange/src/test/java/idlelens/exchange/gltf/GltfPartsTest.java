@@ -19,6 +19,8 @@ import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import idlelens.exchange.mesh.MeshOctets;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -35,13 +37,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Small files written out by hand, one property each. */
 class GltfPartsTest {
-  private static final GltfReader.Settings SETTINGS =
-      new GltfReader.Settings(FrameRate.of(24), 1, OptionalDouble.empty(), "n");
+  private static final ReadSettings SETTINGS =
+      new ReadSettings(FrameRate.of(24), 1, OptionalDouble.empty(), "n");
 
-  private static GltfImport read(String json) throws FormatException {
+  private static SceneImport read(String json) throws FormatException {
     String text = json.replace('\'', '"');
     String whole = "{\"asset\":{\"version\":\"2.0\"}," + text + "}";
-    return GltfReader.read(whole.getBytes(StandardCharsets.UTF_8), Map.of(), SETTINGS);
+    return Gltf.read(whole.getBytes(StandardCharsets.UTF_8), Map.of(), SETTINGS);
   }
 
   private static String dataUri(ByteBuffer data) {
@@ -57,7 +59,7 @@ class GltfPartsTest {
     return out;
   }
 
-  private static RigidPose pose(GltfImport found, String name, double frame) {
+  private static RigidPose pose(SceneImport found, String name, double frame) {
     ShotHeader header =
         new ShotHeader(
             "x", FrameRate.of(24), new FrameRange(1, 100), 0, 1.5, 1, Tangent.Kind.SETTLE);
@@ -69,7 +71,7 @@ class GltfPartsTest {
 
   @Test
   void scales_areWorkedIntoPlaces() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'name':'Outer','scale':[2,2,2],'translation':[1,0,0],'children':[1]},"
                 + "{'name':'Inner','translation':[0,3,0],'scale':[0.5,0.5,0.5],'children':[2]},"
@@ -82,7 +84,7 @@ class GltfPartsTest {
   @Test
   void matrix_isTakenApart() throws Exception {
     // a quarter turn about Y, scaled by 3, moved to (5, 6, 7); by columns
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'name':'M','matrix':[0,0,-3,0, 0,3,0,0, 3,0,0,0, 5,6,7,1],'children':[1]},"
                 + "{'name':'Leaf','translation':[0,0,1]}]");
@@ -100,7 +102,7 @@ class GltfPartsTest {
 
   @Test
   void cameraThatCarries_becomesANullWithTheCameraUnderIt() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'name':'Cam','camera':0,'translation':[0,2,0],'children':[1]},"
                 + "{'name':'Flag','translation':[0,0,-1]}],"
@@ -114,7 +116,7 @@ class GltfPartsTest {
 
   @Test
   void orthographicCamerasAndOtherLights_areLeftOutAndSaid() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'camera':0},{'extensions':{'KHR_lights_punctual':{'light':0}}}],"
                 + "'cameras':[{'type':'orthographic','orthographic':{'xmag':1,'ymag':1,'zfar':9,'znear':1}}],"
@@ -138,7 +140,7 @@ class GltfPartsTest {
     return TRIANGLE.formatted(node, primitive, more, uri, end);
   }
 
-  private static Mesh mesh(GltfImport found) throws FormatException {
+  private static Mesh mesh(SceneImport found) throws FormatException {
     Shape.Imported shape =
         (Shape.Imported)
             ((Node.Piece)
@@ -167,7 +169,7 @@ class GltfPartsTest {
 
   @Test
   void material_givesColourAndGlow_texturesAreSaid() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             triangle(
                 "",
@@ -187,7 +189,7 @@ class GltfPartsTest {
     ByteBuffer data = ByteBuffer.allocate(28).order(ByteOrder.LITTLE_ENDIAN);
     data.putShort((short) 1).putShort((short) 2);
     data.putFloat(1).putFloat(0).putFloat(0).putFloat(0).putFloat(1).putFloat(0);
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'mesh':0}],'meshes':[{'primitives':[{'attributes':{'POSITION':0}}]}],"
                 + "'accessors':[{'componentType':5126,'count':3,'type':'VEC3','sparse':{'count':2,"
@@ -232,7 +234,7 @@ class GltfPartsTest {
 
   @Test
   void linearTranslation_keepsItsKeysOnTheirFrames() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             animated(
                 "LINEAR",
@@ -249,7 +251,7 @@ class GltfPartsTest {
   @Test
   void cubicSpline_isTheHermiteCurveOfTheSpecification() throws Exception {
     // one second, from 0 to 1 with slopes 3 and -2 a second; in, value, out for each key
-    GltfImport found =
+    SceneImport found =
         read(
             animated(
                 "CUBICSPLINE",
@@ -268,14 +270,14 @@ class GltfPartsTest {
   void turnAboutOneAxis_keepsItsKeys_aboutSeveral_getsOneOnEveryFrame() throws Exception {
     double s = Math.sin(Math.toRadians(40));
     double c = Math.cos(Math.toRadians(40));
-    GltfImport pan =
+    SceneImport pan =
         read(
             animated(
                 "LINEAR", "rotation", new double[] {0, 1}, new double[] {0, 0, 0, 1, 0, s, 0, c}));
     assertThat(pan.nodes().get(0).chain().curve(Path.PAN).keys()).hasSize(2);
     assertThat(pan.notes()).isEmpty();
     double k = s / Math.sqrt(3);
-    GltfImport mixed =
+    SceneImport mixed =
         read(
             animated(
                 "LINEAR", "rotation", new double[] {0, 1}, new double[] {0, 0, 0, 1, k, k, k, c}));
@@ -315,14 +317,14 @@ class GltfPartsTest {
     }
     String alone = triangle("", "", "", "");
     String whole = "'nodes':[" + nodes + "]," + alone.substring(alone.indexOf("'meshes'"));
-    GltfImport found = read(whole);
+    SceneImport found = read(whole);
     assertThat(found.nodes()).hasSize(200);
     assertThat(found.assets()).hasSize(2);
   }
 
   @Test
   void anExtensionOfTexturesOrMaterials_thatIsRequired_isLeftOutAndSaid() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             "'extensionsRequired':['KHR_texture_transform','KHR_materials_clearcoat'],"
                 + "'nodes':[{}]");
@@ -334,7 +336,7 @@ class GltfPartsTest {
 
   @Test
   void aLightTooStrong_isLimitedAndSaid() throws Exception {
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'extensions':{'KHR_lights_punctual':{'light':0}}}],'extensions':"
                 + "{'KHR_lights_punctual':{'lights':[{'type':'directional','intensity':80}]}}");
@@ -351,7 +353,7 @@ class GltfPartsTest {
       first.x, first.y, first.z, first.w, middle.x, middle.y, middle.z, middle.w, 0, 0, 0, 1
     };
     String uri = dataUri(floats(concat(new double[] {0, 1.5 / 24, 3.0 / 24}, turns)));
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':[{'name':'N'}],'animations':[{'samplers':[{'input':0,'output':1}],"
                 + "'channels':[{'sampler':0,'target':{'node':0,'path':'rotation'}}]}],"
@@ -392,7 +394,7 @@ class GltfPartsTest {
       }
     }
     String uri = dataUri(floats(0, 1, 1, 2, 3, 4, 5, 6));
-    GltfImport found =
+    SceneImport found =
         read(
             "'nodes':["
                 + nodes

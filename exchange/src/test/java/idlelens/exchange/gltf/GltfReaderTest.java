@@ -14,7 +14,10 @@ import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRate;
 import idlelens.core.time.SampleGrid;
+import idlelens.exchange.QuayFiles;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -32,11 +35,11 @@ class GltfReaderTest {
   private static final double TURN_DEG = 1e-3;
 
   private static Shot read(String name, int rate, Map<String, byte[]> beside) throws Exception {
-    GltfImport found =
-        GltfReader.read(
+    SceneImport found =
+        Gltf.read(
             QuayFiles.bytes(name),
             beside,
-            new GltfReader.Settings(FrameRate.of(rate), 0, OptionalDouble.empty(), "g"));
+            new ReadSettings(FrameRate.of(rate), 0, OptionalDouble.empty(), "g"));
     ShotHeader header =
         new ShotHeader(
             name,
@@ -131,11 +134,10 @@ class GltfReaderTest {
   @Test
   void read_fileCutAtAnyByte_isRefusedAndNothingElse() {
     byte[] whole = QuayFiles.bytes("boom-shot.glb");
-    GltfReader.Settings settings =
-        new GltfReader.Settings(FrameRate.of(24), 0, OptionalDouble.empty(), "g");
+    ReadSettings settings = new ReadSettings(FrameRate.of(24), 0, OptionalDouble.empty(), "g");
     for (int length = 0; length < whole.length; length += 1 + whole.length / 400) {
       byte[] cut = Arrays.copyOf(whole, length);
-      assertThatThrownBy(() -> GltfReader.read(cut, Map.of(), settings))
+      assertThatThrownBy(() -> Gltf.read(cut, Map.of(), settings))
           .as("cut at %d", length)
           .isInstanceOf(FormatException.class);
     }
@@ -144,8 +146,7 @@ class GltfReaderTest {
   @Test
   void read_bytesChangedAnywhere_neverRaisesAnythingButFormatException() {
     byte[] whole = QuayFiles.bytes("boom-shot.glb");
-    GltfReader.Settings settings =
-        new GltfReader.Settings(FrameRate.of(24), 0, OptionalDouble.empty(), "g");
+    ReadSettings settings = new ReadSettings(FrameRate.of(24), 0, OptionalDouble.empty(), "g");
     Random random = new Random(7);
     for (int round = 0; round < 400; round++) {
       byte[] changed = whole.clone();
@@ -154,7 +155,7 @@ class GltfReaderTest {
         changed[at] = (byte) random.nextInt(256);
       }
       try {
-        assertThat(GltfReader.read(changed, Map.of(), settings).nodes()).isNotNull();
+        assertThat(Gltf.read(changed, Map.of(), settings).nodes()).isNotNull();
       } catch (FormatException expected) {
         assertThat(expected.getMessage()).contains("allowed:");
       }

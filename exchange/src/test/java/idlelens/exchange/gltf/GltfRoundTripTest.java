@@ -28,8 +28,13 @@ import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
+import idlelens.exchange.QuayFiles;
 import idlelens.exchange.Rigs;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.SceneFormat;
+import idlelens.exchange.scenefile.ShotHint;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -47,19 +52,18 @@ import tools.jackson.databind.JsonNode;
 class GltfRoundTripTest {
   private static final Shot SHOT = Rigs.everything();
 
-  private static GltfWriter.Written written() {
-    return GltfWriter.write(
+  private static SceneFormat.Written written() {
+    return Gltf.write(
         SHOT, List.of("cam", "still-cam"), true, hash -> Mesher.mesh(new Shape.Sphere(1)));
   }
 
   private static Shot readBack(byte[] file) throws Exception {
-    GltfHints hints = GltfHints.find(file, Map.of()).orElseThrow();
-    GltfImport found =
-        GltfReader.read(
+    ShotHint hints = Gltf.hint(file).orElseThrow();
+    SceneImport found =
+        Gltf.read(
             file,
             Map.of(),
-            new GltfReader.Settings(
-                hints.rate(), hints.first(), OptionalDouble.of(hints.aspect()), "n"));
+            new ReadSettings(hints.rate(), hints.first(), OptionalDouble.of(hints.aspect()), "n"));
     assertThat(found.notes()).isEmpty();
     return new Shot(SHOT.header(), found.nodes());
   }
@@ -80,8 +84,7 @@ class GltfRoundTripTest {
     FrameRange all = new FrameRange(range.in() - handles, range.out() + handles);
     FrameRange some = new FrameRange(range.in() + 3, range.in() + 9);
     for (FrameRange frames : List.of(all, some)) {
-      GltfWriter.Written written =
-          GltfWriter.write(SHOT, frames, List.of("cam"), false, hash -> null);
+      SceneFormat.Written written = Gltf.write(SHOT, frames, List.of("cam"), false, hash -> null);
       assertThat(written.notes())
           .contains("frames " + frames.in() + " to " + frames.out() + " go out");
       Shot back = readBack(written.octets());
@@ -100,7 +103,7 @@ class GltfRoundTripTest {
   void writeReadAndWriteAgain_camera_isStillTheSame() throws Exception {
     Shot once = readBack(written().octets());
     List<String> cameras = once.cameras().stream().map(Node::id).toList();
-    byte[] again = GltfWriter.write(once, cameras, true, hash -> null).octets();
+    byte[] again = Gltf.write(once, cameras, true, hash -> null).octets();
     assertSame(SHOT, readBack(again), "The cam");
   }
 
@@ -108,7 +111,7 @@ class GltfRoundTripTest {
   void writeAndRead_partsSwitchedOff_goOutAsTheyAreSeen_andAreNoted() throws Exception {
     Shot off = new SwitchPart("cam", Carried.ID, false).apply(SHOT);
     off = new SwitchPart("dolly", Keys.ID, false).apply(off);
-    GltfWriter.Written written = GltfWriter.write(off, List.of("cam"), false, hash -> null);
+    SceneFormat.Written written = Gltf.write(off, List.of("cam"), false, hash -> null);
     assertThat(written.notes())
         .contains(
             "The dolly: Keys is switched off and goes out still",
@@ -120,7 +123,7 @@ class GltfRoundTripTest {
   void writeAndRead_aCameraThatIsHandedOver_goesOutInTheWorld_andSaysSo() throws Exception {
     Shot handed = new HandOverTo("cam", 1010.5, "crate", Meeting.JOINED).apply(SHOT);
     handed = new HandOverTo("cam", 1030, "", Meeting.NUMBERS).apply(handed);
-    GltfWriter.Written written = GltfWriter.write(handed, List.of("cam"), false, hash -> null);
+    SceneFormat.Written written = Gltf.write(handed, List.of("cam"), false, hash -> null);
     assertThat(written.notes())
         .contains("The cam: is handed over and goes out standing in the world");
     Shot back = readBack(written.octets());
@@ -133,7 +136,7 @@ class GltfRoundTripTest {
     Shot riding =
         new AddRail("track", "Track", 1, 0, 2, 30, new RailSource.Helix(3, 200, 1)).apply(SHOT);
     riding = new RideRail("cam", "track", 1001, 1040, "ride-a").apply(riding);
-    GltfWriter.Written written = GltfWriter.write(riding, List.of("cam"), false, hash -> null);
+    SceneFormat.Written written = Gltf.write(riding, List.of("cam"), false, hash -> null);
     assertThat(written.notes())
         .contains("The cam: rides a rail and goes out standing in the world");
     assertSame(riding, readBack(written.octets()), "The cam");
@@ -181,7 +184,7 @@ class GltfRoundTripTest {
 
   @Test
   void write_aStillCamera_hasNoAnimation() {
-    byte[] file = GltfWriter.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
+    byte[] file = Gltf.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
     assertThat(json(file).has("animations")).isFalse();
     assertThat(json(file).get("nodes").size()).isEqualTo(1);
   }
@@ -192,7 +195,7 @@ class GltfRoundTripTest {
         .contains(
             "The cam: focus follows The crate; it is written as a distance on every frame,"
                 + " and comes back from this file");
-    GltfWriter.Written without = GltfWriter.write(SHOT, List.of("cam"), false, hash -> null);
+    SceneFormat.Written without = Gltf.write(SHOT, List.of("cam"), false, hash -> null);
     assertThat(without.notes())
         .contains(
             "The cam: focus follows The crate; it is written as a distance on every frame,"
@@ -202,13 +205,13 @@ class GltfRoundTripTest {
   @Test
   void writeAndRead_followedFocusHiddenNodesAndHandles_comeBack() throws Exception {
     Shot hidden = new SetHidden("crate", Hidden.IN_SIGHT).apply(SHOT);
-    GltfWriter.Written written = GltfWriter.write(hidden, List.of("cam"), true, hash -> null);
+    SceneFormat.Written written = Gltf.write(hidden, List.of("cam"), true, hash -> null);
     Shot back = readBack(written.octets());
     FocusRule.Follow follow = (FocusRule.Follow) back.camera(idOf(back, "The cam")).lens().focus();
     assertThat(follow.target().nodeId()).contains(idOf(back, "The crate"));
     assertThat(back.node(idOf(back, "The crate")).hidden()).isEqualTo(Hidden.IN_SIGHT);
     assertThat(back.node(idOf(back, "The cam")).hidden()).isEqualTo(Hidden.NOWHERE);
-    assertThat(GltfHints.find(written.octets(), Map.of()).orElseThrow().handles())
+    assertThat(Gltf.hint(written.octets()).orElseThrow().handles())
         .hasValue(SHOT.header().handles());
   }
 
@@ -229,7 +232,7 @@ class GltfRoundTripTest {
                     .chain()
                     .with(idlelens.core.part.Path.X, held)
                     .with(idlelens.core.part.Path.PAN, held)));
-    byte[] file = GltfWriter.write(shot, List.of("still-cam"), false, hash -> null).octets();
+    byte[] file = Gltf.write(shot, List.of("still-cam"), false, hash -> null).octets();
     assertThat(json(file).get("animations").get(0).get("samplers").get(0).get("interpolation"))
         .hasToString("\"STEP\"");
     Shot back = readBack(file);
@@ -254,15 +257,15 @@ class GltfRoundTripTest {
 
   @Test
   void write_noCamera_isRefused() {
-    assertThatThrownBy(() -> GltfWriter.write(SHOT, List.of(), true, hash -> null))
+    assertThatThrownBy(() -> Gltf.write(SHOT, List.of(), true, hash -> null))
         .hasMessage("camera is missing; allowed: at least one camera of the shot");
-    assertThatThrownBy(() -> GltfWriter.write(SHOT, List.of("crate"), true, hash -> null))
+    assertThatThrownBy(() -> Gltf.write(SHOT, List.of("crate"), true, hash -> null))
         .hasMessage("camera is 'The crate'; allowed: a camera");
   }
 
   @Test
   void read_fieldOfViewChangedElsewhere_countsMoreThanOurExtras() throws Exception {
-    byte[] file = GltfWriter.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
+    byte[] file = Gltf.write(SHOT, List.of("still-cam"), false, hash -> null).octets();
     String text = json(file).toString();
     String changed = text.replaceFirst("\"yfov\":[0-9.]+", "\"yfov\":0.5");
     Shot back = readBack(changed.getBytes(StandardCharsets.UTF_8));

@@ -9,6 +9,8 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRate;
+import idlelens.exchange.incoming.ReadSettings;
+import idlelens.exchange.incoming.SceneImport;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -217,11 +219,11 @@ class SizesTest {
     return java.util.Arrays.toString(numbers);
   }
 
-  private static GltfImport read(List<Link> links) throws Exception {
-    return GltfReader.read(
+  private static SceneImport read(List<Link> links) throws Exception {
+    return Gltf.read(
         file(links).getBytes(StandardCharsets.UTF_8),
         Map.of(),
-        new GltfReader.Settings(FrameRate.of(RATE), 0, OptionalDouble.empty(), "n"));
+        new ReadSettings(FrameRate.of(RATE), 0, OptionalDouble.empty(), "n"));
   }
 
   @Property(tries = 600)
@@ -232,7 +234,7 @@ class SizesTest {
     for (int i = 0; i < 2 + random.nextInt(4); i++) {
       links.add(Link.random(random));
     }
-    GltfImport found = read(links);
+    SceneImport found = read(links);
     Shot shot =
         new Shot(
             new ShotHeader("S", FrameRate.of(RATE), found.range(), 0, 1.5, 1, Tangent.Kind.SETTLE),
@@ -268,7 +270,7 @@ class SizesTest {
       link.size[0] = new Vector3d(i == 0 ? -2 : 2, 2, 2);
       links.add(link);
     }
-    GltfImport found = read(links);
+    SceneImport found = read(links);
     assertThat(found.notes()).isEmpty();
     for (Node node : found.nodes()) {
       node.chain()

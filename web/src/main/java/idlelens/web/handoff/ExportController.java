@@ -1,15 +1,10 @@
 package idlelens.web.handoff;
 
-import idlelens.core.rule.RefusedException;
-import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import idlelens.core.time.FrameRange;
-import idlelens.exchange.gltf.GltfWriter;
-import idlelens.exchange.json.ShotJson;
+import idlelens.exchange.outgoing.HandOff;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.shot.Asker;
-import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import idlelens.web.work.Work;
 import idlelens.web.work.Works;
@@ -27,21 +22,30 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Writes shots as files. */
+/** Writes shots as files, and checks them. */
 @RestController
 @Tag(name = "Hand-off")
 class ExportController {
+  private static final String USUAL_PROFILE = "Y-up metres";
+
   private final ShotService shots;
-  private final AssetRepository assets;
+  private final ProfileRepository profiles;
   private final HandoffRepository handoffs;
+  private final FileWriting files;
   private final Works works;
 
   ExportController(
-      ShotService shots, AssetRepository assets, HandoffRepository handoffs, Works works) {
+      ShotService shots,
+      ProfileRepository profiles,
+      HandoffRepository handoffs,
+      FileWriting files,
+      Works works) {
     this.shots = shots;
-    this.assets = assets;
+    this.profiles = profiles;
     this.handoffs = handoffs;
+    this.files = files;
     this.works = works;
   }
 
@@ -50,78 +54,84 @@ class ExportController {
   @Operation(
       summary = "Writes a shot as a file",
       description =
-          "format: glb (camera: one or more ids, all if none is named; set: whether the pieces go"
-              + " along; frames: range, handles for the range with its handles, or two frames as"
-              + " 1001-1144) or json (the whole shot).")
+          "format: glb, usda, dae, opentrackio, csv or json (the whole shot). camera: one or more"
+              + " ids, all if none is named. profile: the name of a receiver profile. from and to:"
+              + " frames; or frames: range, handles for the range with its handles, or two frames"
+              + " as 1001-1144. company: set (pieces as triangles), nulls or carriers.")
   CompletableFuture<ResponseEntity<byte[]>> export(
       Asker asker,
       @PathVariable long id,
       @PathVariable String format,
       @RequestParam(required = false) List<String> camera,
-      @RequestParam(defaultValue = "true") boolean set,
-      @RequestParam(defaultValue = "range") String frames,
+      @RequestParam(defaultValue = USUAL_PROFILE) String profile,
+      @RequestParam(required = false) String frames,
+      @RequestParam(required = false) Integer from,
+      @RequestParam(required = false) Integer to,
+      @RequestParam(defaultValue = "set") String company,
       HttpServletRequest request) {
     if (request.getMethod().equals("HEAD")) { // asks only whether it may; leaves no trace
       return CompletableFuture.completedFuture(ResponseEntity.ok().build());
     }
+    Wish wish = new Wish(camera, profile, frames, from, to, company);
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "an export"),
-        () -> write(asker, id, new Wish(format, camera, set, frames)));
+        () -> write(asker, id, format, wish));
   }
 
-  /** What is asked for. */
-  private record Wish(String format, List<String> camera, boolean set, String frames) {
-    List<String> cameras(Shot shot) {
-      return camera != null ? camera : shot.cameras().stream().map(Node::id).toList();
-    }
-  }
-
-  private ResponseEntity<byte[]> write(Asker asker, long id, Wish wish) {
+  private ResponseEntity<byte[]> write(Asker asker, long id, String format, Wish wish) {
     Work.tell("writing", 0.1);
     ShotService.Revised current = shots.current(id);
-    Shot shot = current.shot();
-    switch (wish.format()) {
-      case "glb":
-        List<String> cameras = wish.cameras(shot);
-        FrameRange frames = SentFrames.of(wish.frames(), shot.header());
-        GltfWriter.Written written =
-            GltfWriter.write(shot, frames, cameras, wish.set(), assets::mesh);
-        String name =
-            cameras.size() == 1
-                ? shot.header().name() + " " + shot.camera(cameras.get(0)).name()
-                : shot.header().name();
-        return file(id, current.revision(), asker, name, "glb", written.octets(), written.notes());
-      case "json":
-        byte[] text = ShotJson.file(new ShotJson.Parcel(shot, assets.of(shot)));
-        return file(id, current.revision(), asker, shot.header().name(), "json", text, List.of());
-      default:
-        throw new RefusedException("format", "'" + wish.format() + "'", "glb, json");
-    }
+    WrittenFile file =
+        format.equals("json")
+            ? files.shot(current.shot())
+            : files.scene(handOff(id, current.shot(), wish), format).file();
+    Work.seal();
+    handoffs.addOut(id, current.revision(), file, asker.accountId());
+    return answer(file);
   }
 
-  private ResponseEntity<byte[]> file(
-      long shotId,
-      long revision,
-      Asker asker,
-      String name,
-      String ending,
-      byte[] content,
-      List<String> notes) {
-    String fileName = name.replaceAll("[^\\p{L}\\p{N}_ -]", "").strip() + "." + ending;
-    Work.seal();
-    handoffs.add(shotId, revision, "out", ending, fileName, notes, asker.accountId());
+  private HandOff handOff(long id, Shot shot, Wish wish) {
+    return wish.of(shot, profiles.named(shots.productionOf(id), wish.profile()));
+  }
+
+  private static ResponseEntity<byte[]> answer(WrittenFile file) {
     return ResponseEntity.ok()
-        .contentType(
-            ending.equals("glb")
-                ? MediaType.parseMediaType("model/gltf-binary")
-                : MediaType.APPLICATION_JSON)
+        .contentType(MediaType.parseMediaType(file.mediaType()))
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment()
-                .filename(fileName, StandardCharsets.UTF_8)
+                .filename(file.name(), StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(content);
+        .body(file.octets());
+  }
+
+  @GetMapping("/api/shots/{id}/transfer/{format}")
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "What would come back of a file, held against the shot on every frame",
+      description =
+          "As for an export; nothing goes out. Of each camera and frame: the largest and the mean"
+              + " distance of test points in pixels, place in mm, turn in minutes of arc, view in"
+              + " degrees.")
+  CompletableFuture<ObjectNode> transfer(
+      Asker asker,
+      @PathVariable long id,
+      @PathVariable String format,
+      @RequestParam(required = false) List<String> camera,
+      @RequestParam(defaultValue = USUAL_PROFILE) String profile,
+      @RequestParam(required = false) String frames,
+      @RequestParam(required = false) Integer from,
+      @RequestParam(required = false) Integer to,
+      @RequestParam(defaultValue = "set") String company) {
+    Wish wish = new Wish(camera, profile, frames, from, to, company);
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "a transfer check"),
+        () -> {
+          Work.tell("writing and reading back", 0.2);
+          HandOff handOff = handOff(id, shots.current(id).shot(), wish);
+          return TransferJson.write(files.scene(handOff, format));
+        });
   }
 
   @GetMapping("/api/shots/{id}/handoffs")

@@ -7,6 +7,8 @@ import idlelens.web.database.Transactions;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -25,7 +27,12 @@ class HandoffRepository {
     this.clock = clock;
   }
 
-  /** One hand-off. */
+  /**
+   * One hand-off.
+   *
+   * @param profile for whom a file went out, or ""
+   * @param told what came of its check, or ""
+   */
   record Entry(
       String direction,
       String format,
@@ -33,25 +40,51 @@ class HandoffRepository {
       long revision,
       String author,
       LocalDateTime at,
-      List<String> notes) {}
+      List<String> notes,
+      String profile,
+      String told) {}
 
-  void add(
+  /** A file that went out. */
+  void addOut(long shotId, long revision, WrittenFile file, long authorId) {
+    add(
+        shotId,
+        revision,
+        new Row("out", file.format(), file.name(), file.notes(), file.profile(), file.told()),
+        authorId);
+  }
+
+  /** A file that came in. */
+  void addIn(
       long shotId,
       long revision,
-      String direction,
       String format,
       String fileName,
       List<String> notes,
       long authorId) {
+    Row row = new Row("in", format, fileName, notes, Optional.empty(), Optional.empty());
+    add(shotId, revision, row, authorId);
+  }
+
+  private record Row(
+      String direction,
+      String format,
+      String fileName,
+      List<String> notes,
+      Optional<String> profile,
+      Optional<String> told) {}
+
+  private void add(long shotId, long revision, Row row, long authorId) {
     transactions.write(
         () ->
             sql.insertInto(HANDOFF)
                 .set(HANDOFF.SHOT_ID, shotId)
                 .set(HANDOFF.REVISION, revision)
-                .set(HANDOFF.DIRECTION, direction)
-                .set(HANDOFF.FORMAT, format)
-                .set(HANDOFF.FILE_NAME, fileName)
-                .set(HANDOFF.NOTES, String.join("\n", notes))
+                .set(HANDOFF.DIRECTION, row.direction())
+                .set(HANDOFF.FORMAT, row.format())
+                .set(HANDOFF.FILE_NAME, row.fileName())
+                .set(HANDOFF.NOTES, String.join("\n", row.notes()))
+                .set(HANDOFF.PROFILE, row.profile().orElse(null))
+                .set(HANDOFF.TOLD, row.told().orElse(null))
                 .set(HANDOFF.AUTHOR_ID, authorId)
                 .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
                 .execute());
@@ -78,6 +111,8 @@ class HandoffRepository {
                     r.get(HANDOFF.CREATED_AT),
                     r.get(HANDOFF.NOTES).isEmpty()
                         ? List.of()
-                        : List.of(r.get(HANDOFF.NOTES).split("\n"))));
+                        : List.of(r.get(HANDOFF.NOTES).split("\n")),
+                    Objects.requireNonNullElse(r.get(HANDOFF.PROFILE), ""),
+                    Objects.requireNonNullElse(r.get(HANDOFF.TOLD), "")));
   }
 }

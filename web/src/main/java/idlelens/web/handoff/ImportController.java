@@ -3,6 +3,8 @@ package idlelens.web.handoff;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRate;
+import idlelens.exchange.formats.SceneFormats;
+import idlelens.exchange.scenefile.Upload;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.shot.Asker;
@@ -18,79 +20,131 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Takes files in. */
 @RestController
+@RequestMapping("/api/productions/{production}/imports")
 @Tag(name = "Hand-off")
 class ImportController {
   /** As long as the table of hand-offs keeps it. */
   private static final int MOST_NAME = 200;
 
-  private static final Set<String> READABLE = Set.of("glb", "gltf", "json");
-
   private final ImportService imports;
+  private final PreviewService previews;
   private final Works works;
 
-  ImportController(ImportService imports, Works works) {
+  ImportController(ImportService imports, PreviewService previews, Works works) {
     this.imports = imports;
+    this.previews = previews;
     this.works = works;
   }
 
-  @PostMapping(
-      value = "/api/productions/{production}/imports",
-      consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  /**
+   * What is said beside a file.
+   *
+   * @param shot the shot to put the nodes into; without it a new shot is made
+   * @param onto a camera of the shot: its motion is replaced, all else of it stays
+   * @param camera the name of the file's camera that counts for that; else the first
+   * @param rate frames per second, where the file is not to be believed
+   * @param firstFrame the frame at its first time
+   * @param axes y-up, z-up or x-up
+   * @param metresPerUnit length of its unit
+   * @param scale how many times as large everything becomes
+   * @param keys as-they-came, few or every-frame
+   * @param tolerance of few keys: times a millimetre and a hundredth of a degree
+   * @param carriers whether cameras are put on a dolly and a head
+   */
+  record Said(
+      Long shot,
+      String onto,
+      String camera,
+      String rate,
+      Integer firstFrame,
+      String axes,
+      Double metresPerUnit,
+      Double scale,
+      String keys,
+      Double tolerance,
+      Boolean carriers) {
+    ImportService.Request of(Asker asker, List<MultipartFile> files) throws IOException {
+      FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
+      return new ImportService.Request(
+          asker,
+          upload(files),
+          new Correction(given, firstFrame, axes, metresPerUnit, scale),
+          Landing.of(shot, onto, camera, keys, tolerance, carriers != null && carriers));
+    }
+  }
+
+  @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @Needs(Right.CHANGE_PRODUCTION)
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(
-      summary = "Reads a .glb, .gltf (with its .bin) or shot .json",
+      summary = "Reads a file of cameras, nulls and pieces, or a whole shot",
       description =
-          "file: one .glb, .gltf or .json, with the files it names, in any order. shot: the shot to put the"
-              + " nodes into; without it a new shot is made. rate and firstFrame: what the file"
-              + " itself cannot say; without them what we wrote into it, or 24 and 1001.")
+          "file: one .glb, .gltf, .usda, .dae, .jsonl, .csv, .obj, .ply or shot .json, with the"
+              + " files it names, in any order. The rest says where it goes, corrects what the file"
+              + " says, and how motion is written.")
   CompletableFuture<ImportService.Imported> read(
-      Asker asker,
-      @RequestParam("file") List<MultipartFile> files,
-      @RequestParam(required = false) Long shot,
-      @RequestParam(required = false) String rate,
-      @RequestParam(required = false) Integer firstFrame) {
-    FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
+      Asker asker, @RequestParam("file") List<MultipartFile> files, @ModelAttribute Said said) {
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "an import"),
         () -> {
           Work.tell("taking the files", 0);
-          return imports.read(request(asker, files, shot, given, firstFrame));
+          return imports.read(said.of(asker, files));
         });
   }
 
-  private static ImportService.Request request(
-      Asker asker, List<MultipartFile> files, Long shot, FrameRate rate, Integer firstFrame)
-      throws IOException {
+  @PostMapping(path = "/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @Needs(Right.CHANGE_PRODUCTION)
+  @Operation(
+      summary = "What is inside a file, and what would become of it; nothing is kept",
+      description = "As for an import.")
+  CompletableFuture<ObjectNode> preview(
+      Asker asker, @RequestParam("file") List<MultipartFile> files, @ModelAttribute Said said) {
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "a preview"),
+        () -> {
+          Work.tell("taking the files", 0);
+          return previews.of(said.of(asker, files));
+        });
+  }
+
+  private static Upload upload(List<MultipartFile> files) throws IOException {
     Map<String, byte[]> contents = new LinkedHashMap<>();
     for (MultipartFile file : files) {
       contents.put(plainName(file.getOriginalFilename()), file.getBytes());
     }
-    return new ImportService.Request(
-        asker, shot, mainOf(contents.keySet()), contents, rate, firstFrame);
+    String main = mainOf(contents.keySet());
+    return new Upload(main, contents.get(main), contents);
   }
 
   /** The file that names the others, wherever it stands among them. */
   private static String mainOf(Set<String> names) {
-    List<String> readable =
-        names.stream().filter(n -> READABLE.contains(ImportService.ending(n))).toList();
+    List<String> readable = names.stream().filter(ImportController::isRead).toList();
     if (readable.size() > 1) {
       throw new RefusedException(
           "file", String.join(" and ", readable), "one of them, with the files that it names");
     }
     if (readable.isEmpty()) {
       throw new RefusedException(
-          "file", "'" + String.join("', '", names) + "'", "a .glb, .gltf or .json file");
+          "file",
+          "'" + String.join("', '", names) + "'",
+          "a ." + String.join(", .", SceneFormats.endings()) + " or .json file");
     }
     return readable.get(0);
+  }
+
+  private static boolean isRead(String name) {
+    return SceneFormats.reading(name).isPresent() || SceneFormats.ending(name).equals("json");
   }
 
   private static String plainName(String name) {

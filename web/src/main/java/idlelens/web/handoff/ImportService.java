@@ -1,18 +1,18 @@
 package idlelens.web.handoff;
 
-import idlelens.core.curve.Tangent;
 import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.Edit;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
+import idlelens.core.take.Take;
 import idlelens.exchange.format.FormatException;
-import idlelens.exchange.gltf.GltfHints;
-import idlelens.exchange.gltf.GltfImport;
-import idlelens.exchange.gltf.GltfReader;
+import idlelens.exchange.formats.SceneFormats;
+import idlelens.exchange.incoming.CameraMotion;
+import idlelens.exchange.incoming.SceneImport;
 import idlelens.exchange.json.ShotJson;
+import idlelens.exchange.scenefile.SceneFile;
+import idlelens.exchange.scenefile.Upload;
 import idlelens.web.request.RequestId;
 import idlelens.web.request.RequestRepository;
 import idlelens.web.shot.Asker;
@@ -21,19 +21,13 @@ import idlelens.web.shot.ShotService;
 import idlelens.web.work.Work;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.UUID;
 import org.springframework.stereotype.Service;
 
 /** Makes shots, or nodes of a shot, from files. */
 @Service
 class ImportService {
-  private static final FrameRate USUAL_RATE = FrameRate.of(24);
-  private static final int USUAL_FIRST_FRAME = 1001;
-  private static final int USUAL_HANDLES = 8;
-
   private final ShotService shots;
   private final AssetRepository assets;
   private final HandoffRepository handoffs;
@@ -52,106 +46,92 @@ class ImportService {
 
   /**
    * @param asker who asks, for which production
-   * @param shotId the shot to put nodes into, or null for a new one
-   * @param fileName the file that counts
-   * @param files all files by name
-   * @param rate frames per second, or null
-   * @param firstFrame the frame at time 0, or null
+   * @param upload the file that counts, with those beside it
+   * @param correction what is said of it in place of what it says itself
+   * @param landing where it goes
    */
-  record Request(
-      Asker asker,
-      Long shotId,
-      String fileName,
-      Map<String, byte[]> files,
-      FrameRate rate,
-      Integer firstFrame) {
-    byte[] main() {
-      return files.get(fileName);
+  record Request(Asker asker, Upload upload, Correction correction, Landing landing) {
+    String ending() {
+      return SceneFormats.ending(upload.name());
     }
 
-    String ending() {
-      return ImportService.ending(fileName);
+    boolean isShot() {
+      return ending().equals("json");
     }
 
     String title() {
-      int dot = fileName.lastIndexOf('.');
-      String title = (dot > 0 ? fileName.substring(0, dot) : fileName).strip();
+      String name = upload.name();
+      int dot = name.lastIndexOf('.');
+      String title = (dot > 0 ? name.substring(0, dot) : name).strip();
       return title.isEmpty() ? "Import" : title;
     }
-  }
-
-  /** The letters behind the last dot of a name, in lower case. */
-  static String ending(String name) {
-    return name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
   }
 
   /** What came of a file. */
   record Imported(long shotId, long revision, List<String> nodes, List<String> notes) {}
 
   Imported read(Request request) throws FormatException {
-    if (request.shotId() != null
-        && shots.productionOf(request.shotId()) != request.asker().productionId()) {
-      throw new RefusedException("shot", request.shotId(), "a shot of this production");
+    Long shot = request.landing().shotId();
+    if (shot != null && shots.productionOf(shot) != request.asker().productionId()) {
+      throw new RefusedException("shot", shot, "a shot of this production");
     }
-    return switch (request.ending()) {
-      case "json" -> readShot(request);
-      case "glb", "gltf" -> request.shotId() == null ? newShot(request) : intoShot(request);
-      default ->
-          throw new FormatException(
-              "file", "'" + request.fileName() + "'", "a .glb, .gltf or .json file");
-    };
+    if (request.isShot()) {
+      return readShot(request);
+    }
+    if (shot == null) {
+      return newShot(request);
+    }
+    return request.landing().onto() == null ? intoShot(request) : ontoCamera(request);
   }
 
   private Imported readShot(Request request) throws FormatException {
-    if (request.shotId() != null) {
-      throw new RefusedException("file", "a whole shot", "a .glb or .gltf to put into a shot");
+    if (request.landing().shotId() != null) {
+      throw new RefusedException("file", "a whole shot", "a file of nodes to put into a shot");
     }
     Work.tell("reading", 0.1);
-    ShotJson.Parcel parcel = ShotJson.readParcel(request.main());
+    ShotJson.Parcel parcel = ShotJson.readParcel(request.upload().octets());
     return added(request, parcel.shot(), parcel.assets(), List.of());
   }
 
-  private Imported newShot(Request request) throws FormatException {
-    Optional<GltfHints> hints = GltfHints.find(request.main(), request.files());
-    FrameRate rate =
-        request.rate() != null ? request.rate() : hints.map(GltfHints::rate).orElse(USUAL_RATE);
-    int first =
-        request.firstFrame() != null
-            ? request.firstFrame()
-            : hints.map(h -> h.range().in()).orElse(USUAL_FIRST_FRAME);
-    OptionalDouble aspect =
-        hints.isPresent() ? OptionalDouble.of(hints.get().aspect()) : OptionalDouble.empty();
+  /** A file as it was read. */
+  IncomingFile incoming(Request request) throws FormatException {
     Work.tell("reading", 0.1);
-    GltfImport found =
-        GltfReader.read(
-            request.main(),
-            request.files(),
-            new GltfReader.Settings(rate, first - lead(hints), aspect, "in"));
-    int length =
-        Math.max(
-            found.range().out() - trail(hints) - first + 1,
-            hints.map(h -> h.range().length()).orElse(1));
-    double picture = aspect.orElse(found.aspect().orElse(16.0 / 9));
-    ShotHeader header =
-        new ShotHeader(
-            request.title(),
-            rate,
-            new FrameRange(first, first + length - 1),
-            hints.map(h -> h.handles().orElse(USUAL_HANDLES)).orElse(USUAL_HANDLES),
-            Math.max(0.2, Math.min(10, picture)),
-            1,
-            Tangent.Kind.SETTLE);
-    return added(request, new Shot(header, found.nodes()), found.assets(), found.notes());
+    SceneFile scene = SceneFormats.read(request.upload());
+    return new IncomingFile(scene, request.correction());
   }
 
-  /** Frames of handles that come before the range of the shot which a file was made of. */
-  private static int lead(Optional<GltfHints> hints) {
-    return hints.map(h -> Math.max(0, h.range().in() - h.first())).orElse(0);
+  private Imported newShot(Request request) throws FormatException {
+    IncomingFile.Made made = incoming(request).asShot(request.title());
+    Shot shot = fitted(made.shot(), made.found(), request.landing());
+    return added(request, shot, made.found().assets(), made.found().notes());
   }
 
-  /** Frames of handles after it: there are some if there are some before it. */
-  private static int trail(Optional<GltfHints> hints) {
-    return lead(hints) == 0 ? 0 : hints.map(h -> h.handles().orElse(0)).orElse(0);
+  /** The cameras of a new shot, written as it is asked for. */
+  Shot fitted(Shot shot, SceneImport found, Landing landing) {
+    if (landing.fitting() == null) {
+      return shot;
+    }
+    Shot now = shot;
+    for (Node camera : shot.cameras()) {
+      for (Edit edit : fitting(now, camera.id(), found, landing, shot, camera.id())) {
+        now = edit.apply(now);
+      }
+    }
+    return now;
+  }
+
+  /** What gives a camera of one shot the motion of a camera of another. */
+  private static List<Edit> fitting(
+      Shot shot, String camera, SceneImport found, Landing landing, Shot from, String source) {
+    Node.Camera target = shot.camera(camera);
+    Take take =
+        CameraMotion.of(
+            from, source, found.range(), target.lens().lens().gate(shot.header().aspect()));
+    return landing.fitting().edits(shot, camera, take, found.range().in(), freshId());
+  }
+
+  private static String freshId() {
+    return "in" + UUID.randomUUID().toString().substring(0, 8);
   }
 
   private Imported added(
@@ -175,51 +155,76 @@ class ImportService {
   }
 
   private void note(Request request, long shotId, long revision, List<String> notes) {
-    handoffs.add(
+    handoffs.addIn(
         shotId,
         revision,
-        "in",
         request.ending(),
-        request.fileName(),
+        request.upload().name(),
         notes,
         request.asker().accountId());
   }
 
   private Imported intoShot(Request request) throws FormatException {
-    ShotHeader header = shots.current(request.shotId()).shot().header();
-    Optional<GltfHints> hints = GltfHints.find(request.main(), request.files());
-    int first = request.firstFrame() != null ? request.firstFrame() : header.range().in();
-    String prefix = "in" + Long.toString(System.nanoTime() & 0xFFFFFFFFFL, 36) + "-";
-    Work.tell("reading", 0.1);
-    GltfImport found =
-        GltfReader.read(
-            request.main(),
-            request.files(),
-            new GltfReader.Settings(
-                header.rate(), first - lead(hints), OptionalDouble.of(header.aspect()), prefix));
-    List<String> notes = new ArrayList<>(found.notes());
-    if (hints.isPresent() && !hints.get().rate().equals(header.rate())) {
-      notes.add(
-          "the file was made at "
-              + hints.get().rate().label()
-              + ", this shot runs at "
-              + header.rate().label()
-              + ": times were kept");
+    Shot shot = shots.current(request.landing().shotId()).shot();
+    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
+    List<Edit> edits = new ArrayList<>(List.of(new AddNodes(found.nodes())));
+    if (request.landing().fitting() != null) {
+      Shot with = edits.get(0).apply(shot);
+      for (Node node : found.nodes()) {
+        if (node instanceof Node.Camera) {
+          edits.addAll(fitting(with, node.id(), found, request.landing(), with, node.id()));
+        }
+      }
     }
-    if (found.range().out() - trail(hints) > header.range().out()) {
-      notes.add(
-          "the motion runs to frame "
-              + found.range().out()
-              + ", past the shot's last frame "
-              + header.range().out());
-    }
+    return applied(request, edits, found);
+  }
+
+  private Imported ontoCamera(Request request) throws FormatException {
+    Shot shot = shots.current(request.landing().shotId()).shot();
+    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
+    Shot alone = new Shot(shot.header(), found.nodes());
+    List<Edit> edits =
+        fitting(
+            shot,
+            request.landing().onto(),
+            found,
+            request.landing(),
+            alone,
+            source(alone, request.landing().camera()));
+    return applied(request, edits, found);
+  }
+
+  /** The camera of a file that counts: by its name, or the first. */
+  static String source(Shot file, String name) {
+    List<Node.Camera> cameras = file.cameras();
+    boolean any = name == null || name.isBlank();
+    return cameras.stream()
+        .filter(c -> any || c.name().equals(name))
+        .findFirst()
+        .map(Node::id)
+        .orElseThrow(
+            () ->
+                new RefusedException(
+                    "camera",
+                    any ? "none in the file" : "'" + name + "'",
+                    cameras.isEmpty() ? "a file with a camera" : names(cameras)));
+  }
+
+  private static String names(List<Node.Camera> cameras) {
+    return String.join(", ", cameras.stream().map(Node::name).toList());
+  }
+
+  private Imported applied(Request request, List<Edit> edits, SceneImport found) {
     Work.tell("storing", 0.8);
-    assets.put(request.asker().productionId(), found.assets());
-    ShotService.Applied applied =
-        shots.apply(request.shotId(), List.of(new AddNodes(found.nodes())), request.asker());
-    if (!applied.again()) {
-      note(request, request.shotId(), applied.revision(), notes);
+    boolean adds = edits.stream().anyMatch(AddNodes.class::isInstance);
+    if (adds) {
+      assets.put(request.asker().productionId(), found.assets());
     }
-    return new Imported(request.shotId(), applied.revision(), applied.added(), notes);
+    long shot = request.landing().shotId();
+    ShotService.Applied applied = shots.apply(shot, edits, request.asker());
+    if (!applied.again()) {
+      note(request, shot, applied.revision(), found.notes());
+    }
+    return new Imported(shot, applied.revision(), applied.added(), found.notes());
   }
 }

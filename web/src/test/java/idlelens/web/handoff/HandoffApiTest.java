@@ -83,7 +83,7 @@ class HandoffApiTest {
   @Test
   void framesThatGoOut_areChosen_andComeBackWhereTheyWere() {
     long shot = app.copyOf("Quay walk");
-    String glb = "/api/shots/" + shot + "/export/glb?camera=a-cam&set=false&frames=";
+    String glb = "/api/shots/" + shot + "/export/glb?camera=a-cam&company=carriers&frames=";
     for (String frames : List.of("range", "handles", "990-1010")) {
       byte[] file = app.get(glb + frames).body();
       RunningApp.Answer made = app.upload(imports(), Map.of("sent.glb", file), Map.of());
@@ -224,18 +224,23 @@ class HandoffApiTest {
   void otherFiles_otherFormats_areRefused() {
     RunningApp.Answer text = app.upload(imports(), Map.of("notes.txt", new byte[] {1}), Map.of());
     assertThat(text.json().get("detail").stringValue())
-        .isEqualTo("file is 'notes.txt'; allowed: a .glb, .gltf or .json file");
+        .isEqualTo(
+            "file is 'notes.txt'; allowed: a .glb, .gltf, .usda, .dae, .jsonl, .opentrackio, .csv,"
+                + " .obj, .ply or .json file");
     RunningApp.Answer none = app.upload(imports(), Map.of("a.bin", new byte[] {1}), Map.of());
     assertThat(none.status()).isEqualTo(422);
     RunningApp.Answer format = app.get("/api/shots/" + app.demoShot("Lamp room") + "/export/xyz");
     assertThat(format.json().get("detail").stringValue())
-        .isEqualTo("format is 'xyz'; allowed: glb, json");
+        .isEqualTo("format is 'xyz'; allowed: glb, usda, dae, opentrackio, csv, json");
   }
 
   @Test
   void export_namesTheFileAfterShotAndCamera() {
     RunningApp.Answer answer =
-        app.get("/api/shots/" + app.demoShot("Two cameras") + "/export/glb?camera=b-cam&set=false");
+        app.get(
+            "/api/shots/"
+                + app.demoShot("Two cameras")
+                + "/export/glb?camera=b-cam&company=carriers");
     assertThat(answer.headers().firstValue("Content-Disposition").orElse(""))
         .contains("Two%20cameras%20B-cam.glb");
     assertThat(new String(answer.body(), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("glTF");

@@ -1,0 +1,372 @@
+package idlelens.exchange.collada;
+
+import idlelens.core.set.Finish;
+import idlelens.core.time.FrameRate;
+import idlelens.exchange.format.TextOut;
+import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.Channel;
+import idlelens.exchange.scenefile.Content;
+import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.LensExtras;
+import idlelens.exchange.scenefile.LensNumber;
+import idlelens.exchange.scenefile.Op;
+import idlelens.exchange.scenefile.SceneFile;
+import idlelens.exchange.scenefile.TurnOrder;
+import idlelens.exchange.scenefile.View;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joml.Quaterniond;
+import org.joml.Vector3d;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Writes {@code .dae}. Turns are three rotations about the file's axes, with an angle on every
+ * frame that never leaps: Y, X, Z where +Y is up, Z, Y, X where +Z is.
+ */
+final class DaeWriter {
+  private final SceneFile scene;
+  private final TextOut cameras = new TextOut();
+  private final TextOut lights = new TextOut();
+  private final TextOut materials = new TextOut();
+  private final TextOut effects = new TextOut();
+  private final TextOut geometries = new TextOut();
+  private final TextOut animations = new TextOut();
+  private final TextOut nodes = new TextOut();
+  private final Map<Integer, List<Integer>> below = new HashMap<>();
+  private final Map<Content.FileMesh, String> meshes = new IdentityHashMap<>();
+  private final Map<String, String> colours = new HashMap<>();
+  private final TurnOrder order;
+
+  private DaeWriter(SceneFile scene) {
+    this.scene = scene;
+    TurnOrder wish = scene.wording().order();
+    boolean up = scene.conventions().axes() == Axes.Z_UP;
+    this.order = wish != TurnOrder.PAN_TILT_ROLL ? wish : up ? TurnOrder.ZYX : TurnOrder.YXZ;
+    for (int i = 0; i < scene.nodes().size(); i++) {
+      below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
+    }
+  }
+
+  /**
+   * @param scene with +Y or +Z up; times are frames
+   */
+  static byte[] write(SceneFile scene) {
+    return new DaeWriter(scene).write();
+  }
+
+  private byte[] write() {
+    nodes(-1);
+    TextOut out = new TextOut();
+    out.add("<?xml version=\"1.0\" encoding=\"utf-8\"?>\n");
+    out.add("<COLLADA xmlns=\"http://www.collada.org/2005/11/COLLADASchema\" version=\"1.4.1\">\n");
+    out.add("<asset><contributor><authoring_tool>Idle Lens</authoring_tool></contributor>");
+    out.add("<created>2000-01-01T00:00:00Z</created><modified>2000-01-01T00:00:00Z</modified>");
+    out.add("<unit name=\"unit\" meter=\"" + scene.conventions().metresPerUnit() + "\"/>");
+    out.add("<up_axis>" + up() + "</up_axis></asset>\n");
+    library(out, "cameras", cameras);
+    library(out, "lights", lights);
+    library(out, "effects", effects);
+    library(out, "materials", materials);
+    library(out, "geometries", geometries);
+    library(out, "animations", animations);
+    out.add("<library_visual_scenes><visual_scene id=\"scene\">\n").add(nodes.octets());
+    scene.hint().ifPresent(h -> own(out, h.write(JsonNodeFactory.instance.objectNode())));
+    out.add("</visual_scene></library_visual_scenes>\n");
+    out.add("<scene><instance_visual_scene url=\"#scene\"/></scene>\n</COLLADA>\n");
+    return out.octets();
+  }
+
+  private String up() {
+    return scene.conventions().axes() == Axes.Z_UP ? "Z_UP" : "Y_UP";
+  }
+
+  private static void library(TextOut out, String name, TextOut content) {
+    if (content.length() > 0) {
+      out.add("<library_" + name + ">\n").add(content.octets());
+      out.add("</library_" + name + ">\n");
+    }
+  }
+
+  private static String escaped(String text) {
+    return text.replace("&", "&amp;")
+        .replace("<", "&lt;")
+        .replace(">", "&gt;")
+        .replace("\"", "&quot;");
+  }
+
+  /** What only we read. */
+  private static void own(TextOut out, ObjectNode own) {
+    out.add("<extra><technique profile=\"" + DaeReader.PROFILE + "\"><own>");
+    out.add(escaped(own.toString())).add("</own></technique></extra>\n");
+  }
+
+  private void nodes(int parent) {
+    below.getOrDefault(parent, List.of()).forEach(this::node);
+  }
+
+  private void node(int index) {
+    FileNode node = scene.nodes().get(index);
+    String id = "node" + index;
+    nodes.add("<node id=\"" + id + "\" name=\"" + escaped(node.name()) + "\" type=\"NODE\">\n");
+    for (Op op : node.ops()) {
+      if (op instanceof Op.Place place) {
+        place(id, place.x().channel());
+      } else if (op instanceof Op.Turn turn) {
+        turn(id, turn.turns());
+      }
+    }
+    ObjectNode own = JsonNodeFactory.instance.objectNode();
+    for (int i = 0; i < node.contents().size(); i++) {
+      content(node.contents().get(i), id + "-" + i, node.name(), own);
+    }
+    nodes(index);
+    if (node.hidden()) {
+      own.put("hidden", true);
+    }
+    if (!own.isEmpty()) {
+      own(nodes, own);
+    }
+    nodes.add("</node>\n");
+  }
+
+  private void place(String id, Channel places) {
+    nodes.add("<translate sid=\"place\">").add(places.values(), 0, 3, " ").add("</translate>\n");
+    if (!places.isStill()) {
+      animation(id + "-place", id + "/place", places, new String[] {"X", "Y", "Z"});
+    }
+  }
+
+  private void turn(String id, Channel turns) {
+    double[] near = new double[3];
+    double[] degrees = new double[turns.keys() * 3];
+    for (int k = 0; k < turns.keys(); k++) {
+      Quaterniond turn =
+          new Quaterniond(
+              turns.value(k, 0), turns.value(k, 1), turns.value(k, 2), turns.value(k, 3));
+      near = order.angles(turn.normalize(), scene.conventions().axes(), near);
+      for (int c = 0; c < 3; c++) {
+        degrees[k * 3 + c] = Math.toDegrees(near[c]);
+      }
+    }
+    List<Vector3d> axes = order.about(scene.conventions().axes());
+    for (int factor = 0; factor < 3; factor++) {
+      int column = order.column(factor);
+      Vector3d axis = axes.get(factor);
+      String sid = "turn" + "XYZ".charAt(column);
+      nodes.add("<rotate sid=\"" + sid + "\">");
+      nodes.add(new double[] {axis.x, axis.y, axis.z, degrees[column]}, 0, 4, " ");
+      nodes.add("</rotate>\n");
+      if (!turns.isStill()) {
+        double[] one = new double[turns.keys()];
+        for (int k = 0; k < one.length; k++) {
+          one[k] = degrees[k * 3 + column];
+        }
+        Channel angle = new Channel(turns.times(), one, turns.between(), 1, turns.path());
+        animation(id + "-" + sid, id + "/" + sid + ".ANGLE", angle, new String[] {"ANGLE"});
+      }
+    }
+  }
+
+  private double[] seconds(double[] frames) {
+    FrameRate rate = scene.clock().rate().orElseThrow();
+    double[] seconds = new double[frames.length];
+    for (int i = 0; i < seconds.length; i++) {
+      seconds[i] = rate.seconds(frames[i] - scene.clock().first());
+    }
+    return seconds;
+  }
+
+  private void animation(String id, String target, Channel channel, String[] params) {
+    animations.add("<animation id=\"" + id + "\">\n");
+    source(animations, id + "-in", seconds(channel.times()), new String[] {"TIME"});
+    source(animations, id + "-out", channel.values(), params);
+    String word = channel.between() == Channel.Between.STEP ? "STEP" : "LINEAR";
+    int keys = channel.keys();
+    animations.add(
+        "<source id=\""
+            + id
+            + "-way\"><Name_array id=\""
+            + id
+            + "-way-a\" count=\""
+            + keys
+            + "\">");
+    animations.add((word + " ").repeat(keys).strip()).add("</Name_array>");
+    accessor(animations, id + "-way-a", keys, new String[] {"INTERPOLATION"}, "name");
+    animations.add("</source>\n<sampler id=\"" + id + "-s\">");
+    input(id, "INPUT", "-in");
+    input(id, "OUTPUT", "-out");
+    input(id, "INTERPOLATION", "-way");
+    animations.add("</sampler>\n<channel source=\"#" + id + "-s\" target=\"" + target + "\"/>\n");
+    animations.add("</animation>\n");
+  }
+
+  private void input(String id, String semantic, String end) {
+    animations.add("<input semantic=\"" + semantic + "\" source=\"#" + id + end + "\"/>");
+  }
+
+  private static void source(TextOut out, String id, double[] values, String[] params) {
+    out.add(
+        "<source id=\""
+            + id
+            + "\"><float_array id=\""
+            + id
+            + "-a\" count=\""
+            + values.length
+            + "\">");
+    out.add(values, 0, values.length, " ").add("</float_array>");
+    accessor(out, id + "-a", values.length / params.length, params, "float");
+    out.add("</source>\n");
+  }
+
+  private static void accessor(TextOut out, String array, int count, String[] params, String type) {
+    out.add("<technique_common><accessor source=\"#" + array + "\" count=\"" + count);
+    out.add("\" stride=\"" + params.length + "\">");
+    for (String param : params) {
+      out.add("<param name=\"" + param + "\" type=\"" + type + "\"/>");
+    }
+    out.add("</accessor></technique_common>");
+  }
+
+  private void content(Content content, String id, String name, ObjectNode own) {
+    if (content instanceof Content.Camera camera) {
+      camera(camera, id, name);
+      nodes.add("<instance_camera url=\"#" + id + "\"/>\n");
+    } else if (content instanceof Content.Sun sun) {
+      sun(sun, id, name);
+      nodes.add("<instance_light url=\"#" + id + "\"/>\n");
+    } else if (content instanceof Content.Piece piece) {
+      piece.ours().ifPresent(p -> own.setAll((ObjectNode) p.node()));
+      piece(piece, name);
+    }
+  }
+
+  private void camera(Content.Camera camera, String id, String name) {
+    View.Focal view = (View.Focal) camera.view();
+    boolean across = scene.wording().lens() == LensNumber.HORIZONTAL_ANGLE;
+    double side = (across ? view.widthMm() : view.heightMm()).at(0);
+    Channel focal = view.focalMm().channel();
+    double[] degrees = focal.values().clone();
+    for (int i = 0; i < degrees.length; i++) {
+      degrees[i] = Math.toDegrees(2 * Math.atan(side / (2 * degrees[i])));
+    }
+    String field = across ? "xfov" : "yfov";
+    double near = 0.01 / scene.conventions().metresPerUnit();
+    cameras.add(
+        "<camera id=\"" + id + "\" name=\"" + escaped(name) + "\"><optics><technique_common>");
+    cameras.add("<perspective><" + field + " sid=\"" + field + "\">").add(degrees[0]);
+    cameras.add("</" + field + "><aspect_ratio>").add(camera.aspect().orElseThrow());
+    cameras.add("</aspect_ratio><znear>").add(near).add("</znear><zfar>").add(near * 1e6);
+    cameras.add("</zfar></perspective></technique_common></optics>\n");
+    own(cameras, lensOf(camera, view));
+    cameras.add("</camera>\n");
+    if (!view.focalMm().isConstant()) {
+      Channel moving = new Channel(focal.times(), degrees, focal.between(), 1, focal.path());
+      animation(id + "-" + field, id + "/" + field, moving, new String[] {"ANGLE"});
+    }
+  }
+
+  /** Focal length, f-stop and focus, for which the format has no place. */
+  private ObjectNode lensOf(Content.Camera camera, View.Focal view) {
+    ObjectNode own = JsonNodeFactory.instance.objectNode();
+    camera.ours().map(JsonPlace::node).ifPresent(n -> own.setAll((ObjectNode) n));
+    own.remove("follow");
+    LensExtras.samples(own, "focalMm", view.focalMm());
+    double metres = scene.conventions().metresPerUnit();
+    camera.fStop().ifPresent(stop -> LensExtras.samples(own, "fStop", stop));
+    camera.focus().ifPresent(f -> LensExtras.samples(own, "focusM", f.times(metres)));
+    return own;
+  }
+
+  private void sun(Content.Sun sun, String id, String name) {
+    double[] rgb = Finish.matt(sun.colour()).linear();
+    for (int i = 0; i < rgb.length; i++) {
+      rgb[i] *= Math.max(1, sun.strength());
+    }
+    lights.add(
+        "<light id=\""
+            + id
+            + "\" name=\""
+            + escaped(name)
+            + "\"><technique_common><directional><color>");
+    lights.add(rgb, 0, 3, " ").add("</color></directional></technique_common></light>\n");
+  }
+
+  private void piece(Content.Piece piece, String name) {
+    if (piece.mesh().parts().isEmpty()) {
+      return;
+    }
+    String id = meshes.get(piece.mesh());
+    if (id == null) {
+      id = "mesh" + meshes.size();
+      meshes.put(piece.mesh(), id);
+      geometry(piece.mesh(), id, name);
+    }
+    nodes.add("<instance_geometry url=\"#" + id + "\"><bind_material><technique_common>");
+    for (int i = 0; i < piece.mesh().parts().size(); i++) {
+      String material = material(piece.mesh().parts().get(i).finish());
+      nodes.add("<instance_material symbol=\"m" + i + "\" target=\"#" + material + "\"/>");
+    }
+    nodes.add("</technique_common></bind_material></instance_geometry>\n");
+  }
+
+  private String material(Finish finish) {
+    String key = finish.colour() + finish.kind();
+    String known = colours.get(key);
+    if (known != null) {
+      return known;
+    }
+    String id = "colour" + colours.size();
+    colours.put(key, id);
+    double[] rgb = finish.linear();
+    boolean glows = finish.kind() == Finish.Kind.GLOW;
+    effects.add("<effect id=\"" + id + "-fx\"><profile_COMMON><technique sid=\"common\"><lambert>");
+    if (glows) {
+      effects.add("<emission><color>").add(rgb, 0, 3, " ").add(" 1</color></emission>");
+    }
+    effects.add("<diffuse><color>").add(rgb, 0, 3, " ").add(" 1</color></diffuse>");
+    effects.add("</lambert></technique></profile_COMMON></effect>\n");
+    materials.add(
+        "<material id=\"" + id + "\"><instance_effect url=\"#" + id + "-fx\"/></material>\n");
+    return id;
+  }
+
+  private void geometry(Content.FileMesh mesh, String id, String name) {
+    geometries.add("<geometry id=\"" + id + "\" name=\"" + escaped(name) + "\"><mesh>\n");
+    for (int i = 0; i < mesh.parts().size(); i++) {
+      Content.Part part = mesh.parts().get(i);
+      String[] xyz = {"X", "Y", "Z"};
+      source(geometries, id + "-p" + i, part.positions(), xyz);
+      if (part.normals() != null) {
+        source(geometries, id + "-n" + i, part.normals(), xyz);
+      }
+      geometries.add(
+          "<vertices id=\"" + id + "-v" + i + "\"><input semantic=\"POSITION\" source=\"#");
+      geometries.add(id + "-p" + i + "\"/></vertices>\n");
+    }
+    for (int i = 0; i < mesh.parts().size(); i++) {
+      triangles(mesh.parts().get(i), id, i);
+    }
+    geometries.add("</mesh></geometry>\n");
+  }
+
+  private void triangles(Content.Part part, String id, int index) {
+    geometries.add(
+        "<triangles count=\"" + part.indices().length / 3 + "\" material=\"m" + index + "\">");
+    geometries.add(
+        "<input semantic=\"VERTEX\" source=\"#" + id + "-v" + index + "\" offset=\"0\"/>");
+    if (part.normals() != null) {
+      geometries.add(
+          "<input semantic=\"NORMAL\" source=\"#" + id + "-n" + index + "\" offset=\"0\"/>");
+    }
+    geometries.add("<p>");
+    for (int i = 0; i < part.indices().length; i++) {
+      geometries.add(i == 0 ? "" : " ").add((double) part.indices()[i]);
+    }
+    geometries.add("</p></triangles>\n");
+  }
+}

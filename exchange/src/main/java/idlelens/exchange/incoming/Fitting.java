@@ -1,0 +1,143 @@
+package idlelens.exchange.incoming;
+
+import idlelens.core.curve.Key;
+import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.Carry;
+import idlelens.core.edit.Edit;
+import idlelens.core.edit.Keep;
+import idlelens.core.edit.Picks;
+import idlelens.core.edit.Punch;
+import idlelens.core.edit.RemoveKeys;
+import idlelens.core.edit.SetTakesKeys;
+import idlelens.core.edit.TakeToKeys;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.Path;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.TakesKeys;
+import idlelens.core.take.Take;
+import idlelens.core.time.FrameSpan;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * How the motion of a camera that came in is written: with a key on every frame or few, into the
+ * camera alone or on carriers.
+ *
+ * @param keep {@link Keep#EVERY_FRAME} or {@link Keep#FITTED}
+ * @param tolerance for few keys: times a millimetre, and a hundredth of a degree; 0.01 to 1000
+ * @param carriers on what it rides
+ */
+public record Fitting(Keep keep, double tolerance, Carriers carriers) {
+
+  /** On what a camera rides. */
+  public enum Carriers {
+    /** On what it has. */
+    AS_IT_IS,
+    /** Its place on a dolly, its turn on a head that the dolly carries. */
+    DOLLY_AND_HEAD
+  }
+
+  public Fitting {
+    if (keep == null || !keep.isMotion()) {
+      throw new RefusedException("keep", keep, "every-frame or fitted");
+    }
+    Require.within(tolerance, 0.01, 1000, "tolerance");
+    Require.present(carriers, "carriers");
+  }
+
+  /**
+   * The edits that replace the motion of a camera; all else of it stays.
+   *
+   * @param take what it is to do, from a frame on
+   * @param newId the id of the first carrier that is made; the second gets a 2 behind it
+   */
+  public List<Edit> edits(Shot shot, String camera, Take take, double start, String newId) {
+    Punch punch = punch(shot, take, start);
+    List<Edit> edits = new ArrayList<>();
+    removal(shot.camera(camera)).ifPresent(edits::add);
+    if (carriers == Carriers.DOLLY_AND_HEAD) {
+      carriers(shot, camera, newId).forEach(edits::add);
+      String head = newId + "2";
+      edits.add(takesKeys(newId, Path.TURN));
+      edits.add(new TakeToKeys(newId, level(take), start, punch, keep, tolerance));
+      edits.add(takesKeys(head, Path.PLACE));
+      edits.add(new TakeToKeys(head, take, start, punch, keep, tolerance));
+      edits.add(takesKeys(camera, Path.POSE));
+      edits.add(new TakeToKeys(camera, take, start, punch, keep, tolerance));
+      edits.add(new SetTakesKeys(camera, shot.node(camera).takesKeys()));
+    } else {
+      edits.add(new TakeToKeys(camera, take, start, punch, keep, tolerance));
+    }
+    return edits;
+  }
+
+  private static SetTakesKeys takesKeys(String id, List<Path> leftOut) {
+    return new SetTakesKeys(id, new TakesKeys(Set.copyOf(leftOut), Set.of()));
+  }
+
+  /** The frames of the take that the shot computes. */
+  private static Punch punch(Shot shot, Take take, double start) {
+    FrameSpan seen = shot.header().seen();
+    double end = start + shot.header().rate().frames(take.seconds());
+    int from = (int) Math.ceil(Math.max(seen.from(), start - 1e-6));
+    int to = (int) Math.floor(Math.min(seen.to(), end + 1e-6));
+    if (to <= from) {
+      throw new RefusedException(
+          "firstFrame",
+          Math.ceil(start) + " to " + Math.floor(end),
+          "at least two of the frames of the shot, " + seen.from() + " to " + seen.to());
+    }
+    return new Punch(from, to, 0);
+  }
+
+  private static Optional<Edit> removal(Node camera) {
+    Set<Double> frames = new HashSet<>();
+    List<Path> paths = new ArrayList<>(Path.POSE);
+    paths.add(Path.FOCAL);
+    paths.add(Path.FOCUS);
+    paths.removeIf(p -> !camera.takesKeys().passes(p) || camera.chain().curve(p).keys().isEmpty());
+    for (Path path : paths) {
+      for (Key key : camera.chain().curve(path).keys()) {
+        frames.add(key.frame());
+      }
+    }
+    return paths.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new RemoveKeys(Picks.of(camera.id(), paths, List.copyOf(frames))));
+  }
+
+  /** A dolly below what carries the camera, a head upon it, and the camera upon that. */
+  private static List<Edit> carriers(Shot shot, String camera, String newId) {
+    Node node = shot.camera(camera);
+    String head = newId + "2";
+    Node dolly = carrier(newId, node.name() + " dolly", node.carriage().carrierId());
+    Node turning = carrier(head, node.name() + " head", newId);
+    return List.of(new AddNodes(List.of(dolly, turning)), new Carry(camera, head, 0, Keep.NUMBERS));
+  }
+
+  private static Node carrier(String id, String name, String below) {
+    Carriage carriage = new Carriage(below, RigidPose.IDENTITY);
+    String shown = name.length() > 80 ? name.substring(name.length() - 80) : name;
+    return new Node.Null(new NodeBody(id, shown, false, carriage, Chain.pose()));
+  }
+
+  /** The place of a take, without any turn. */
+  private static Take level(Take take) {
+    List<Optional<double[]>> columns = new ArrayList<>();
+    for (int c = 0; c < Take.COLUMNS.size(); c++) {
+      double[] column = new double[take.length()];
+      boolean place = c < 3;
+      columns.add(place ? take.column(c) : c < Take.FOCAL ? Optional.of(column) : Optional.empty());
+    }
+    return new Take(take.rateHz(), columns);
+  }
+}

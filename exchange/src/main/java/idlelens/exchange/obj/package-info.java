@@ -1,0 +1,2 @@
+/** Wavefront {@code .obj}: set pieces, read only. */
+package idlelens.exchange.obj;

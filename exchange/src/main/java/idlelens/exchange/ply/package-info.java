@@ -1,0 +1,2 @@
+/** Polygon files ({@code .ply}): meshes and clouds of points, read only. */
+package idlelens.exchange.ply;

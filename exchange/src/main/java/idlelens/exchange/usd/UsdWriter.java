@@ -1,0 +1,291 @@
+package idlelens.exchange.usd;
+
+import idlelens.core.set.Finish;
+import idlelens.exchange.format.TextOut;
+import idlelens.exchange.json.JsonPlace;
+import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.Channel;
+import idlelens.exchange.scenefile.Content;
+import idlelens.exchange.scenefile.FileClock;
+import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.Lane;
+import idlelens.exchange.scenefile.Op;
+import idlelens.exchange.scenefile.SceneFile;
+import idlelens.exchange.scenefile.ShotHint;
+import idlelens.exchange.scenefile.View;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Writes {@code .usda}: the motion on an Xform, and what stands there (camera, mesh or light) below
+ * it, which more readers play than motion on a camera itself.
+ */
+public final class UsdWriter {
+  private static final double MM_OF_TENTHS = 100;
+  private static final String STEP = "    ";
+
+  private final SceneFile scene;
+  private final TextOut out = new TextOut();
+  private final Map<Integer, List<Integer>> below = new HashMap<>();
+  private String indent = "";
+
+  private UsdWriter(SceneFile scene) {
+    this.scene = scene;
+    for (int i = 0; i < scene.nodes().size(); i++) {
+      below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
+    }
+  }
+
+  /**
+   * @param scene with +Y or +Z up; times are frames
+   */
+  public static byte[] write(SceneFile scene) {
+    UsdWriter writer = new UsdWriter(scene);
+    writer.head();
+    writer.nodes(-1);
+    return writer.out.octets();
+  }
+
+  private void line(String text) {
+    out.add(indent).add(text).add('\n');
+  }
+
+  private void open(String text) {
+    line(text);
+    indent += STEP;
+  }
+
+  private void close(String text) {
+    indent = indent.substring(STEP.length());
+    line(text);
+  }
+
+  private void head() {
+    FileClock clock = scene.clock();
+    line("#usda 1.0");
+    open("(");
+    scene.hint().ifPresent(this::hint);
+    number("startTimeCode", clock.first());
+    number("endTimeCode", clock.last().orElse(clock.first()));
+    number("timeCodesPerSecond", clock.ticksPerSecond());
+    number("framesPerSecond", clock.ticksPerSecond());
+    number("metersPerUnit", scene.conventions().metresPerUnit());
+    line("upAxis = \"" + (scene.conventions().axes() == Axes.Z_UP ? "Z" : "Y") + "\"");
+    close(")");
+  }
+
+  private void hint(ShotHint hint) {
+    open("customLayerData = {");
+    line("string " + ShotHint.OURS + " = " + quoted(json(hint)));
+    close("}");
+  }
+
+  private static String json(ShotHint hint) {
+    return hint.write(JsonNodeFactory.instance.objectNode()).toString();
+  }
+
+  private void number(String name, double value) {
+    line(
+        name
+            + " = "
+            + (value == Math.rint(value) ? Long.toString((long) value) : Double.toString(value)));
+  }
+
+  private static String quoted(String text) {
+    String safe = text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n");
+    return '"' + safe + '"';
+  }
+
+  private void nodes(int parent) {
+    Set<String> taken = new HashSet<>();
+    for (int index : below.getOrDefault(parent, List.of())) {
+      node(index, taken);
+    }
+  }
+
+  /** A name that a prim can have, once among its neighbours. */
+  private static String identifier(String name, Set<String> taken) {
+    String plain = name.replaceAll("[^A-Za-z0-9_]", "_");
+    String first = plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "_" + plain : plain;
+    String free = first;
+    for (int i = 2; !taken.add(free); i++) {
+      free = first + "_" + i;
+    }
+    return free;
+  }
+
+  private void node(int index, Set<String> taken) {
+    FileNode node = scene.nodes().get(index);
+    String name = identifier(node.name(), taken);
+    String shown = name.equals(node.name()) ? "" : " (";
+    open("def Xform \"" + name + "\"" + shown);
+    if (!shown.isEmpty()) {
+      line("displayName = " + quoted(node.name()));
+      indent = indent.substring(STEP.length());
+      line(")");
+      indent += STEP;
+    }
+    indent = indent.substring(STEP.length());
+    open("{");
+    transform(node);
+    if (node.hidden()) {
+      line("token visibility = \"invisible\"");
+    }
+    node.contents().forEach(this::content);
+    nodes(index);
+    close("}");
+  }
+
+  private void transform(FileNode node) {
+    List<String> order = new ArrayList<>();
+    for (Op op : node.ops()) {
+      if (op instanceof Op.Place place) {
+        property("double3", "xformOp:translate", place.x().channel(), new int[] {0, 1, 2});
+        order.add("\"xformOp:translate\"");
+      } else if (op instanceof Op.Turn turn) {
+        property("quatd", "xformOp:orient", turn.turns(), new int[] {3, 0, 1, 2});
+        order.add("\"xformOp:orient\"");
+      }
+    }
+    line("uniform token[] xformOpOrder = [" + String.join(", ", order) + "]");
+  }
+
+  /** A property of several numbers, which stand in another order in the file. */
+  private void property(String type, String name, Channel channel, int[] order) {
+    if (channel.isStill()) {
+      out.add(indent).add(type + " " + name + " = ");
+      tuple(channel, 0, order);
+      out.add('\n');
+      return;
+    }
+    open(type + " " + name + ".timeSamples = {");
+    for (int k = 0; k < channel.keys(); k++) {
+      out.add(indent).add(channel.times()[k]).add(": ");
+      tuple(channel, k, order);
+      out.add(",\n");
+    }
+    close("}");
+  }
+
+  private void tuple(Channel channel, int key, int[] order) {
+    char before = '(';
+    for (int from : order) {
+      out.add(before);
+      if (before == ',') {
+        out.add(' ');
+      }
+      out.add(channel.value(key, from));
+      before = ',';
+    }
+    out.add(')');
+  }
+
+  private void property(String name, Lane lane, double factor) {
+    Channel channel = lane.channel();
+    if (lane.isConstant()) {
+      out.add(indent).add("float " + name + " = ").add(channel.value(0, 0) * factor).add('\n');
+      return;
+    }
+    open("float " + name + ".timeSamples = {");
+    for (int k = 0; k < channel.keys(); k++) {
+      out.add(indent).add(channel.times()[k]).add(": ");
+      out.add(channel.value(k, 0) * factor).add(",\n");
+    }
+    close("}");
+  }
+
+  private void content(Content content) {
+    if (content instanceof Content.Camera camera) {
+      camera(camera);
+    } else if (content instanceof Content.Sun sun) {
+      sun(sun);
+    } else if (content instanceof Content.Piece piece) {
+      piece.mesh().parts().forEach(part -> mesh(part, piece));
+    }
+  }
+
+  private void openContent(String type, String name, ObjectNode ours) {
+    line("def " + type + " \"" + name + "\" (");
+    indent += STEP;
+    open("customData = {");
+    line("string " + ShotHint.OURS + " = " + quoted(ours.toString()));
+    close("}");
+    close(")");
+    open("{");
+  }
+
+  private static ObjectNode ours(Optional<JsonPlace> place) {
+    ObjectNode all = JsonNodeFactory.instance.objectNode();
+    place.ifPresent(p -> all.setAll((ObjectNode) p.node()));
+    all.remove("follow");
+    return all;
+  }
+
+  private void camera(Content.Camera camera) {
+    View.Focal view = (View.Focal) camera.view();
+    double fromMm = 1 / (MM_OF_TENTHS * scene.conventions().metresPerUnit());
+    openContent("Camera", "Lens", ours(camera.ours()));
+    line("float2 clippingRange = (" + near() + ", " + near() * 1e6 + ")");
+    line("token projection = \"perspective\"");
+    property("focalLength", view.focalMm(), fromMm);
+    property("horizontalAperture", view.widthMm(), fromMm);
+    property("verticalAperture", view.heightMm(), fromMm);
+    camera.fStop().ifPresent(stop -> property("fStop", stop, 1));
+    camera.focus().ifPresent(focus -> property("focusDistance", focus, 1));
+    close("}");
+  }
+
+  /** A centimetre, in the file's unit. */
+  private double near() {
+    return 0.01 / scene.conventions().metresPerUnit();
+  }
+
+  private void sun(Content.Sun sun) {
+    openContent("DistantLight", "Light", JsonNodeFactory.instance.objectNode());
+    double[] rgb = Finish.matt(sun.colour()).linear();
+    out.add(indent).add("color3f inputs:color = (").add(rgb, 0, 3, ", ").add(")\n");
+    out.add(indent).add("float inputs:intensity = ").add(sun.strength()).add('\n');
+    close("}");
+  }
+
+  private void mesh(Content.Part part, Content.Piece piece) {
+    openContent("Mesh", "Shape", ours(piece.ours()));
+    int triangles = part.indices().length / 3;
+    line("bool doubleSided = true");
+    line("int[] faceVertexCounts = [" + "3, ".repeat(Math.max(0, triangles - 1)) + "3]");
+    out.add(indent).add("int[] faceVertexIndices = [");
+    for (int i = 0; i < part.indices().length; i++) {
+      out.add(i == 0 ? "" : ", ").add((double) part.indices()[i]);
+    }
+    out.add("]\n");
+    vectors("point3f[] points", part.positions());
+    if (part.normals() != null) {
+      vectors("normal3f[] normals", part.normals());
+      out.add(" (\n");
+      line(STEP + "interpolation = \"vertex\"");
+      line(")");
+    }
+    double[] rgb = part.finish().linear();
+    out.add(indent).add("color3f[] primvars:displayColor = [(").add(rgb, 0, 3, ", ").add(")]\n");
+    line("uniform token subdivisionScheme = \"none\"");
+    close("}");
+  }
+
+  private void vectors(String name, double[] values) {
+    out.add(indent).add(name + " = [");
+    for (int i = 0; i < values.length; i += 3) {
+      out.add(i == 0 ? "(" : ", (").add(values, i, 3, ", ").add(')');
+    }
+    out.add("]");
+    if (!name.contains("normals")) {
+      out.add('\n');
+    }
+  }
+}

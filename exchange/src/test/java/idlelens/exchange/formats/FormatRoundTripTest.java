@@ -1,0 +1,44 @@
+package idlelens.exchange.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import idlelens.core.scene.Shot;
+import idlelens.exchange.Rigs;
+import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.profile.ReceiverProfile;
+import idlelens.exchange.scenefile.SceneFormat;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class FormatRoundTripTest {
+  private static final Shot SHOT = Rigs.everything();
+
+  static Stream<Arguments> everyFormatForEveryProfile() {
+    return SceneFormats.written().stream()
+        .flatMap(f -> ReceiverProfile.BUILT_IN.stream().map(p -> Arguments.of(f.id(), p.name())));
+  }
+
+  private static ReceiverProfile profile(String name) {
+    return ReceiverProfile.BUILT_IN.stream().filter(p -> p.name().equals(name)).findFirst().get();
+  }
+
+  @ParameterizedTest
+  @MethodSource("everyFormatForEveryProfile")
+  void writtenAndRead_theCameraIsWhereItWas_onEveryFrame(String id, String name) throws Exception {
+    SceneFormat format = SceneFormats.writing(id);
+    HandOff handOff = Exchanged.handOff(SHOT, "cam", profile(name));
+    Shot back = Exchanged.read(format, Exchanged.write(handOff, format));
+    Exchanged.Limits limits =
+        format.holds().singlePrecision() ? Exchanged.Limits.SINGLE : Exchanged.Limits.DOUBLE;
+    Exchanged.assertSame(handOff, back, "The cam", limits);
+    assertThat(back.header().aspect()).isEqualTo(SHOT.header().aspect());
+    if (format.holds().nodes()) {
+      assertThat(back.cameras()).hasSize(1);
+      List<String> names = back.nodes().stream().map(n -> n.name()).toList();
+      assertThat(names).contains("The dolly");
+    }
+  }
+}
