@@ -17,9 +17,11 @@ import idlelens.core.time.FrameRate;
 import idlelens.exchange.csv.BeatTable;
 import idlelens.exchange.csv.RecordingTable;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.formats.SceneFormats;
 import idlelens.exchange.gltf.Gltf;
 import idlelens.exchange.incoming.ReadSettings;
 import idlelens.exchange.incoming.SceneImport;
+import idlelens.exchange.incoming.SceneReading;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.json.TakeJson;
@@ -28,6 +30,10 @@ import idlelens.exchange.opentrackio.TrackFeed;
 import idlelens.exchange.opentrackio.TrackLines;
 import idlelens.exchange.opentrackio.TrackPacket;
 import idlelens.exchange.opentrackio.TrackSample;
+import idlelens.exchange.profile.ProfileJson;
+import idlelens.exchange.profile.ReceiverProfile;
+import idlelens.exchange.scenefile.SceneFile;
+import idlelens.exchange.scenefile.Upload;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -80,7 +86,15 @@ class MutationTest {
     RECORDING(Mutations::ofOctets, "recording", RecordingTable::read),
     TRACK_LINES(Mutations::ofOctets, "lines", TrackLines::read),
     TRACK_PACKETS(Mutations::ofOctets, "packet", MutationTest::usePacket),
-    TAKE(Mutations::ofJson, "take", MutationTest::useTake);
+    TAKE(Mutations::ofJson, "take", MutationTest::useTake),
+    USD(Mutations::ofText, "/mutated/pier.usda", scene("usda")),
+    COLLADA(Mutations::ofText, "/mutated/pier.dae", scene("dae")),
+    CAMERA_TABLE(Mutations::ofText, "/mutated/pier.csv", scene("csv")),
+    TRACK_SCENE(Mutations::ofText, "/mutated/pier.jsonl", scene("jsonl")),
+    OBJ(Mutations::ofText, "/mutated/pier.obj", scene("obj")),
+    PLY(Mutations::ofText, "/mutated/pier.ply", scene("ply")),
+    PLY_BINARY(Mutations::ofOctets, "/mutated/pier-binary.ply", scene("ply")),
+    PROFILE(Mutations::ofJson, "profile", MutationTest::useProfile);
 
     private final Changing changing;
     private final String file;
@@ -100,6 +114,9 @@ class MutationTest {
         return Mutations.text(
             "frame,name,kind\n1001,\"Lamp, lit\",hit\n1012,Turn,beat\n# note\n1020,Gulls,cue\n");
       }
+      if (file.equals("profile")) {
+        return Mutations.text(ProfileJson.write(ReceiverProfile.PICTURE).toString());
+      }
       if (TEXTS.containsKey(file)) {
         return Mutations.text(TEXTS.get(file));
       }
@@ -113,10 +130,23 @@ class MutationTest {
     byte[] of(Mutations mutations, byte[] file);
   }
 
+  private static void useProfile(byte[] file) throws FormatException {
+    ReceiverProfile profile = ProfileJson.read(JsonPlace.parse(file));
+    byte[] text = Mutations.text(ProfileJson.write(profile).toString());
+    assertThat(ProfileJson.read(JsonPlace.parse(text))).isEqualTo(profile);
+  }
+
+  private static Use scene(String ending) {
+    return file -> useScene(SceneFormats.read(Upload.of("file." + ending, file)));
+  }
+
   private static void useGltf(byte[] file) throws FormatException {
-    Gltf.hint(file);
+    useScene(SceneFormats.read(Upload.of("file.glb", file)));
+  }
+
+  private static void useScene(SceneFile file) throws FormatException {
     SceneImport found =
-        Gltf.read(file, Map.of(), new ReadSettings(RATE, 1, OptionalDouble.empty(), "m"));
+        SceneReading.read(file, new ReadSettings(RATE, 1, OptionalDouble.empty(), "m"));
     ShotHeader header =
         new ShotHeader(
             "Mutated",

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -36,6 +38,47 @@ final class Mutations {
           JsonNodeFactory.instance.stringNode("STEP"),
           JsonNodeFactory.instance.arrayNode(),
           JsonNodeFactory.instance.objectNode());
+
+  private static final Pattern WORD =
+      Pattern.compile("[A-Za-z_:.-]+|[-+.\\deE]+|[{}()\\[\\]<>\"#=,/]");
+  private static final List<String> ODD_WORDS =
+      List.of(
+          "",
+          "0",
+          "-1",
+          "1",
+          "3",
+          "1e-300",
+          "1e300",
+          "nan",
+          "inf",
+          "2000000000",
+          "-0.5",
+          "0.1",
+          "x",
+          "{",
+          "}",
+          "(",
+          ")",
+          "[",
+          "]",
+          "<",
+          ">",
+          "\"",
+          ",",
+          "#",
+          "/",
+          "=",
+          "&amp;",
+          "\n",
+          "STEP",
+          "BEZIER",
+          "xformOp:scale",
+          "!invert!",
+          "translate",
+          "Z_UP",
+          "list",
+          "double");
 
   private final Random random;
 
@@ -96,6 +139,30 @@ final class Mutations {
             changed, at, longer, Math.min(at + 16, longer.length), changed.length - at);
         return longer;
     }
+  }
+
+  /**
+   * A text with one to three of its words or numbers replaced, dropped or doubled; or its octets.
+   */
+  byte[] ofText(byte[] file) {
+    if (random.nextInt(4) == 0) {
+      return ofOctets(file);
+    }
+    String text = new String(file, StandardCharsets.ISO_8859_1);
+    for (int i = 0; i <= random.nextInt(3); i++) {
+      Matcher words = WORD.matcher(text);
+      int count = (int) words.results().count();
+      words.reset();
+      for (int k = random.nextInt(Math.max(1, count)); k >= 0 && words.find(); k--) {
+        // stops at the chosen one
+      }
+      if (count > 0) {
+        String odd = ODD_WORDS.get(random.nextInt(ODD_WORDS.size()));
+        String by = random.nextInt(5) == 0 ? words.group() + " " + words.group() : odd;
+        text = text.substring(0, words.start()) + by + text.substring(words.end());
+      }
+    }
+    return text.getBytes(StandardCharsets.ISO_8859_1);
   }
 
   private void change(JsonNode root) {

@@ -3,6 +3,7 @@ package idlelens.exchange.transfer;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.profile.Keeping;
 import idlelens.exchange.scenefile.SceneFormat;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -59,11 +60,11 @@ public record Verdict(boolean good, boolean proven, String sentence, List<String
     Keeping keys = handOff.profile().keys();
     if (keys.few() && format.holds().nodes()) {
       all.add(
-          String.format(
-              Locale.ROOT,
-              "few keys: up to %.4g mm and %.4g° off are let pass; a key on every frame is exact",
-              keys.placeMm(),
-              keys.turnDeg()));
+          "few keys: up to "
+              + plain(keys.placeMm())
+              + " mm and "
+              + plain(keys.turnDeg())
+              + "° off are let pass; a key on every frame is exact");
     }
     if (format.holds().singlePrecision()) {
       double off =
@@ -89,5 +90,9 @@ public record Verdict(boolean good, boolean proven, String sentence, List<String
               between));
     }
     return all;
+  }
+
+  private static String plain(double value) {
+    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
   }
 }
