@@ -29,6 +29,7 @@ class BrowserRoomsTest {
           "panels", List.of("common", "shot"),
           "operate", List.of("common", "shot"),
           "checks", List.of("common", "shot", "panels"),
+          "handoff", List.of("common"),
           "floor",
               List.of("common", "shot", "solids", "plan", "curves", "panels", "checks", "operate"));
 

@@ -182,8 +182,8 @@ final class CameraTableReader {
     }
     if (!gaps.isEmpty()) {
       notes.add(
-          gaps.size()
-              + " gaps between frames are gone through straight: "
+          (gaps.size() == 1 ? "1 gap" : gaps.size() + " gaps")
+              + " between frames gone through straight: "
               + String.join(", ", gaps.subList(0, Math.min(5, gaps.size()))));
     }
   }

@@ -37,7 +37,10 @@ public final class SceneFormats {
     return written().stream()
         .filter(f -> f.id().equals(id))
         .findFirst()
-        .orElseThrow(() -> new RefusedException("format", "'" + id + "'", ids() + ", json"));
+        .orElseThrow(
+            () ->
+                new RefusedException(
+                    "format", "'" + id + "'", ids() + ", otio, edl, report, anchors, json"));
   }
 
   /** Those that are written. */

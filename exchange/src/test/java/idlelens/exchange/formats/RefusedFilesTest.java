@@ -147,7 +147,7 @@ class RefusedFilesTest {
   void aRowThatIsMissing_isGonePast_andSaid() throws Exception {
     String table = pier("csv").replaceAll("\n2,[^\n]*", "");
     SceneImport found = read("pier.csv", table.getBytes(StandardCharsets.UTF_8));
-    assertThat(found.notes().toString()).contains("1 gaps between frames").contains("1.0 to 3.0");
+    assertThat(found.notes().toString()).contains("1 gap between frames").contains("1.0 to 3.0");
   }
 
   @Test

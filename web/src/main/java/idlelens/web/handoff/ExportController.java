@@ -1,7 +1,7 @@
 package idlelens.web.handoff;
 
 import idlelens.core.scene.Shot;
-import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.profile.ReceiverProfile;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.shot.Asker;
@@ -13,27 +13,30 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Writes shots as files, and checks them. */
 @RestController
+@RequestMapping("/api/shots/{id}")
 @Tag(name = "Hand-off")
 class ExportController {
-  private static final String USUAL_PROFILE = "Y-up metres";
-
   private final ShotService shots;
   private final ProfileRepository profiles;
   private final HandoffRepository handoffs;
   private final FileWriting files;
+  private final Bundle bundle;
   private final Works works;
 
   ExportController(
@@ -41,57 +44,112 @@ class ExportController {
       ProfileRepository profiles,
       HandoffRepository handoffs,
       FileWriting files,
+      Bundle bundle,
       Works works) {
     this.shots = shots;
     this.profiles = profiles;
     this.handoffs = handoffs;
     this.files = files;
+    this.bundle = bundle;
     this.works = works;
   }
 
-  @GetMapping("/api/shots/{id}/export/{format}")
+  /**
+   * What is asked for.
+   *
+   * @param camera ids, or none for all
+   * @param profile the name of a receiver profile
+   * @param frames range, handles, or two frames as 1001-1144
+   * @param company set, nulls or carriers
+   * @param program cuts, as 1001:a-cam,1048:b-cam
+   * @param joined whether one camera goes out that is where the program is
+   */
+  record Asked(
+      List<String> camera,
+      String profile,
+      String frames,
+      Integer from,
+      Integer to,
+      String company,
+      String program,
+      Boolean joined) {
+    Wish wish() {
+      return new Wish(
+          camera,
+          Objects.requireNonNullElse(profile, ReceiverProfile.Y_UP_METRES.name()),
+          frames,
+          from,
+          to,
+          Objects.requireNonNullElse(company, "set"),
+          program,
+          joined != null && joined);
+    }
+  }
+
+  /** Writes the file that is asked for. */
+  private interface Writing {
+    WrittenFile of(Shot shot, Wish wish, ReceiverProfile profile);
+  }
+
+  @GetMapping("/export/{format}")
   @Needs(Right.READ_SHOT)
   @Operation(
       summary = "Writes a shot as a file",
       description =
-          "format: glb, usda, dae, opentrackio, csv or json (the whole shot). camera: one or more"
-              + " ids, all if none is named. profile: the name of a receiver profile. from and to:"
-              + " frames; or frames: range, handles for the range with its handles, or two frames"
-              + " as 1001-1144. company: set (pieces as triangles), nulls or carriers.")
+          "format: glb, usda, dae, opentrackio, csv, otio, edl, report (HTML for print), anchors"
+              + " (where pieces stand in the picture) or json (the whole shot).")
   CompletableFuture<ResponseEntity<byte[]>> export(
       Asker asker,
       @PathVariable long id,
       @PathVariable String format,
-      @RequestParam(required = false) List<String> camera,
-      @RequestParam(defaultValue = USUAL_PROFILE) String profile,
-      @RequestParam(required = false) String frames,
-      @RequestParam(required = false) Integer from,
-      @RequestParam(required = false) Integer to,
-      @RequestParam(defaultValue = "set") String company,
+      @ModelAttribute Asked asked,
       HttpServletRequest request) {
+    return written(
+        asker,
+        id,
+        asked.wish(),
+        request,
+        (shot, wish, profile) -> bundle.one(shot, wish, profile, format));
+  }
+
+  @GetMapping("/export/zip")
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "Writes a shot as several files in a zip, with a manifest",
+      description = "format: as many as wanted; the rest as for one file.")
+  CompletableFuture<ResponseEntity<byte[]>> zip(
+      Asker asker,
+      @PathVariable long id,
+      @RequestParam List<String> format,
+      @ModelAttribute Asked asked,
+      HttpServletRequest request) {
+    return written(
+        asker,
+        id,
+        asked.wish(),
+        request,
+        (shot, wish, profile) -> bundle.zip(shot, wish, profile, format));
+  }
+
+  private CompletableFuture<ResponseEntity<byte[]>> written(
+      Asker asker, long id, Wish wish, HttpServletRequest request, Writing writing) {
     if (request.getMethod().equals("HEAD")) { // asks only whether it may; leaves no trace
       return CompletableFuture.completedFuture(ResponseEntity.ok().build());
     }
-    Wish wish = new Wish(camera, profile, frames, from, to, company);
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "an export"),
-        () -> write(asker, id, format, wish));
+        () -> {
+          Work.tell("writing", 0.1);
+          ShotService.Revised current = shots.current(id);
+          WrittenFile file = writing.of(current.shot(), wish, profile(id, wish));
+          Work.seal();
+          handoffs.addOut(id, current.revision(), file, asker.accountId());
+          return answer(file);
+        });
   }
 
-  private ResponseEntity<byte[]> write(Asker asker, long id, String format, Wish wish) {
-    Work.tell("writing", 0.1);
-    ShotService.Revised current = shots.current(id);
-    WrittenFile file =
-        format.equals("json")
-            ? files.shot(current.shot())
-            : files.scene(handOff(id, current.shot(), wish), format).file();
-    Work.seal();
-    handoffs.addOut(id, current.revision(), file, asker.accountId());
-    return answer(file);
-  }
-
-  private HandOff handOff(long id, Shot shot, Wish wish) {
-    return wish.of(shot, profiles.named(shots.productionOf(id), wish.profile()));
+  private ReceiverProfile profile(long id, Wish wish) {
+    return profiles.named(shots.productionOf(id), wish.profile());
   }
 
   private static ResponseEntity<byte[]> answer(WrittenFile file) {
@@ -106,7 +164,7 @@ class ExportController {
         .body(file.octets());
   }
 
-  @GetMapping("/api/shots/{id}/transfer/{format}")
+  @GetMapping("/transfer/{format}")
   @Needs(Right.READ_SHOT)
   @Operation(
       summary = "What would come back of a file, held against the shot on every frame",
@@ -118,23 +176,18 @@ class ExportController {
       Asker asker,
       @PathVariable long id,
       @PathVariable String format,
-      @RequestParam(required = false) List<String> camera,
-      @RequestParam(defaultValue = USUAL_PROFILE) String profile,
-      @RequestParam(required = false) String frames,
-      @RequestParam(required = false) Integer from,
-      @RequestParam(required = false) Integer to,
-      @RequestParam(defaultValue = "set") String company) {
-    Wish wish = new Wish(camera, profile, frames, from, to, company);
+      @ModelAttribute Asked asked) {
+    Wish wish = asked.wish();
     return works.takeLong(
         new Works.Order(asker.request(), asker.accountId(), "a transfer check"),
         () -> {
           Work.tell("writing and reading back", 0.2);
-          HandOff handOff = handOff(id, shots.current(id).shot(), wish);
-          return TransferJson.write(files.scene(handOff, format));
+          Shot shot = shots.current(id).shot();
+          return TransferJson.write(files.scene(wish.of(shot, profile(id, wish)), format));
         });
   }
 
-  @GetMapping("/api/shots/{id}/handoffs")
+  @GetMapping("/handoffs")
   @Needs(Right.READ_SHOT)
   @Operation(summary = "What went out of a shot and what came in")
   List<HandoffRepository.Entry> list(@PathVariable long id) {

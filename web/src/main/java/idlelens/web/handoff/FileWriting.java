@@ -1,12 +1,18 @@
 package idlelens.web.handoff;
 
+import idlelens.core.cut.Program;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
+import idlelens.exchange.csv.AnchorTable;
+import idlelens.exchange.cuts.CutList;
+import idlelens.exchange.cuts.EdlWriter;
+import idlelens.exchange.cuts.OtioWriter;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.formats.SceneFormats;
 import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.outgoing.SceneOfShot;
+import idlelens.exchange.report.ReportPage;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.SceneFormat;
 import idlelens.exchange.transfer.TransferCheck;
@@ -62,6 +68,39 @@ class FileWriting {
             Optional.of(handOff.profile().name()),
             Optional.of(report.verdict().sentence()));
     return new Checked(file, report);
+  }
+
+  /** Cuts, a report or anchors: files that are not read back. */
+  WrittenFile list(Wish wish, HandOff handOff, String id) {
+    Shot shot = handOff.shot();
+    String name = plain(shot.header().name());
+    switch (id) {
+      case "otio":
+        byte[] otio = OtioWriter.write(cuts(wish, handOff));
+        return plainFile(name + ".otio", id, "application/json", otio);
+      case "edl":
+        return plainFile(name + ".edl", id, "text/plain", EdlWriter.write(cuts(wish, handOff)));
+      case "anchors":
+        String camera = handOff.cameras().get(0);
+        byte[] table = AnchorTable.write(handOff, camera);
+        String named = name + " " + plain(shot.camera(camera).name()) + " anchors.csv";
+        return plainFile(named, id, "text/csv;charset=UTF-8", table);
+      default:
+        Optional<CutList> cuts = wish.program(shot).map(p -> CutList.of(shot, p, handOff.frames()));
+        byte[] page = ReportPage.write(shot, handOff.frames(), handOff.cameras(), cuts);
+        return plainFile(name + " report.html", id, "text/html;charset=UTF-8", page);
+    }
+  }
+
+  /** Those of the program, or of the one camera that is seen all the time. */
+  private static CutList cuts(Wish wish, HandOff handOff) {
+    Program program =
+        wish.program(handOff.shot()).orElseGet(() -> Program.only(handOff.cameras().get(0)));
+    return CutList.of(handOff.shot(), program, handOff.frames());
+  }
+
+  private static WrittenFile plainFile(String name, String id, String type, byte[] octets) {
+    return new WrittenFile(name, id, type, octets, List.of(), Optional.empty(), Optional.empty());
   }
 
   /** A shot with one camera only, or one that a format leaves out, is told by its name. */

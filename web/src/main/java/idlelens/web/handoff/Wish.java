@@ -1,13 +1,20 @@
 package idlelens.web.handoff;
 
+import idlelens.core.cut.Cut;
+import idlelens.core.cut.Program;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.outgoing.JoinedCamera;
 import idlelens.exchange.profile.ReceiverProfile;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * What somebody asks to be written.
@@ -18,17 +25,63 @@ import java.util.Locale;
  * @param from first frame, or null
  * @param to last frame, or null
  * @param company set, nulls or carriers
+ * @param program frames with the ids of the cameras seen from there on, as {@code
+ *     1001:a-cam,1048:b-cam}; or null
+ * @param joined whether one camera goes out that is where the program is
  */
 record Wish(
-    List<String> cameras, String profile, String frames, Integer from, Integer to, String company) {
+    List<String> cameras,
+    String profile,
+    String frames,
+    Integer from,
+    Integer to,
+    String company,
+    String program,
+    boolean joined) {
+  private static final Pattern CUT = Pattern.compile("\\s*(-?\\d{1,7}):([A-Za-z0-9_-]{1,60})\\s*");
 
   /** What is asked for, of a shot as it is now. */
   HandOff of(Shot shot, ReceiverProfile receiver) {
-    List<String> ids =
-        cameras == null || cameras.isEmpty()
-            ? shot.cameras().stream().map(Node::id).toList()
-            : cameras;
-    return new HandOff(shot, frames(shot, receiver), ids, along(), receiver);
+    FrameRange range = frames(shot, receiver);
+    Optional<Program> cuts = program(shot);
+    if (joined) {
+      Program all =
+          cuts.orElseThrow(
+              () -> new RefusedException("program", "missing", "cuts, for one joined camera"));
+      Shot with = JoinedCamera.in(shot, all, range);
+      return new HandOff(with, range, List.of(JoinedCamera.ID), along(), receiver);
+    }
+    return new HandOff(shot, range, ids(shot, cuts), along(), receiver);
+  }
+
+  private List<String> ids(Shot shot, Optional<Program> cuts) {
+    if (cameras != null && !cameras.isEmpty()) {
+      return cameras;
+    }
+    return cuts.map(Program::cameras)
+        .orElseGet(() -> shot.cameras().stream().map(Node::id).toList());
+  }
+
+  /** Which camera is seen when, if that is said. */
+  Optional<Program> program(Shot shot) {
+    if (program == null || program.isBlank()) {
+      return Optional.empty();
+    }
+    List<Cut> cuts = new ArrayList<>();
+    for (String each : program.split(",")) {
+      Matcher found = CUT.matcher(each);
+      if (!found.matches()) {
+        throw new RefusedException(
+            "program", "'" + each.strip() + "'", "a frame and a camera, such as 1001:a-cam");
+      }
+      cuts.add(new Cut(Integer.parseInt(found.group(1)), shot.camera(found.group(2)).id()));
+    }
+    return Optional.of(new Program(cuts));
+  }
+
+  /** The same for one camera alone, over some frames. */
+  Wish only(String camera, FrameRange range) {
+    return new Wish(List.of(camera), profile, null, range.in(), range.out(), company, null, false);
   }
 
   private FrameRange frames(Shot shot, ReceiverProfile receiver) {

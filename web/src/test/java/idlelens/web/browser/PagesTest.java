@@ -42,8 +42,12 @@ class PagesTest extends BrowserTest {
     page.waitForSelector("text=Quay walk");
     assertNoSeriousFault(page);
     page.navigate(app.address() + "/shots/" + app.demoShot("Quay walk") + "/hand-off");
-    page.waitForSelector("text=What went out and came in");
+    page.waitForSelector("main .check");
     assertNoSeriousFault(page);
+    for (String view : List.of("in", "receivers", "record")) {
+      page.click("[data-view=" + view + "]");
+      assertNoSeriousFault(page);
+    }
     page.close();
     Page floor = openFloor(app.demoShot("Quay walk"));
     assertNoSeriousFault(floor);
@@ -119,13 +123,14 @@ class PagesTest extends BrowserTest {
     long shot = app.copyOf("Quay walk");
     Page page = newPage();
     page.navigate(app.address() + "/shots/" + shot + "/hand-off");
-    Download download = page.waitForDownload(() -> page.click("text=Write .glb"));
+    Download download = page.waitForDownload(() -> page.click("main button:text-is('Write')"));
     Path file = folder.resolve(download.suggestedFilename());
     download.saveAs(file);
     assertThat(download.suggestedFilename()).isEqualTo("Quay walk copy A-cam.glb");
+    page.click("[data-view=in]");
     page.setInputFiles("#file", file);
     page.selectOption("#into", "new");
-    page.click("main button:text-is('Bring in')");
+    page.click("form button:text-is('Bring in')");
     page.waitForSelector("text=nodes came in.");
     page.click("text=Open it on the Floor");
     page.waitForSelector("[data-ready]");
@@ -148,13 +153,14 @@ class PagesTest extends BrowserTest {
     Page page = newPage();
     page.navigate(app.address() + "/shots/" + shot + "/hand-off");
     byte[] file = Files.readAllBytes(Path.of("../exchange/src/test/resources/quay/boom-shot.glb"));
+    page.click("[data-view=in]");
     page.setInputFiles("#file", new FilePayload("boom-shot.glb", "model/gltf-binary", file));
-    page.click("main button:text-is('Bring in')");
+    page.click("form button:text-is('Bring in')");
     page.waitForSelector("text=nodes came in.");
     assertThat(app.get("/api/shots/" + shot).text()).contains("\"Boom\"", "\"B-cam\"");
     byte[] cut = Arrays.copyOf(file, 9000);
     page.setInputFiles("#file", new FilePayload("cut.glb", "model/gltf-binary", cut));
-    page.click("main button:text-is('Bring in')");
+    page.click("form button:text-is('Bring in')");
     page.waitForSelector(".trouble:has-text('header.length at byte 8')");
     assertThat(app.revision(shot)).isEqualTo(2);
     complaints.removeIf(c -> c.contains("422"));

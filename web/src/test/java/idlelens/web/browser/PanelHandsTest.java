@@ -225,9 +225,11 @@ class PanelHandsTest extends BrowserTest {
     page.selectOption("#frames", "handles");
     page.waitForSelector("text=160 f go out; time 0 is frame 993.");
     page.selectOption("#frames", "other");
-    page.fill("#from", "1010");
+    page.fill("[aria-label='First frame that goes out']", "1010");
+    page.keyboard().press("Tab");
     page.waitForSelector("text=135 f go out; time 0 is frame 1010.");
-    page.waitForDownload(() -> page.click("text=Write .glb"));
+    page.waitForDownload(() -> page.click("main button:text-is('Write')"));
+    page.click("[data-view=record]");
     page.waitForSelector("td:has-text('frames 1010 to 1144 go out')");
     page.close();
   }

@@ -231,7 +231,8 @@ class HandoffApiTest {
     assertThat(none.status()).isEqualTo(422);
     RunningApp.Answer format = app.get("/api/shots/" + app.demoShot("Lamp room") + "/export/xyz");
     assertThat(format.json().get("detail").stringValue())
-        .isEqualTo("format is 'xyz'; allowed: glb, usda, dae, opentrackio, csv, json");
+        .isEqualTo(
+            "format is 'xyz'; allowed: glb, usda, dae, opentrackio, csv, otio, edl, report, anchors, json");
   }
 
   @Test

@@ -1,0 +1,2 @@
+/** Which camera is seen from which frame on. */
+package idlelens.core.cut;

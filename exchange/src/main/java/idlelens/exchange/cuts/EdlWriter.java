@@ -1,0 +1,67 @@
+package idlelens.exchange.cuts;
+
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.Locale;
+
+/**
+ * An edit list as of CMX 3600: an event a cut, with the timecode of the camera (its frame number)
+ * and that of the record (from an hour on), out after the last frame. Counted without drop.
+ */
+public final class EdlWriter {
+  private static final int MINUTE = 60;
+  private static final int MOST_REEL = 8;
+
+  private EdlWriter() {}
+
+  public static byte[] write(CutList cuts) {
+    int base = cuts.rate().timecodeBase();
+    int hour = base * MINUTE * MINUTE;
+    StringBuilder out = new StringBuilder();
+    out.append("TITLE: ").append(plain(cuts.name())).append("\r\n");
+    out.append("FCM: NON-DROP FRAME\r\n\r\n");
+    int number = 1;
+    for (CutList.Event event : cuts.events()) {
+      int in = event.frames().in();
+      int record = hour + in - cuts.first();
+      out.append(
+          String.format(
+              Locale.ROOT,
+              "%03d  %-8s V     C        %s %s %s %s\r\n",
+              number++,
+              reel(event.camera()),
+              code(in, base),
+              code(in + event.frames().length(), base),
+              code(record, base),
+              code(record + event.frames().length(), base)));
+      out.append("* FROM CLIP NAME: ").append(plain(event.camera())).append("\r\n");
+    }
+    return out.toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private static String plain(String name) {
+    return Normalizer.normalize(name, Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .replaceAll("[^\\x20-\\x7e]", "_");
+  }
+
+  /** Up to eight letters and digits. */
+  private static String reel(String name) {
+    String letters = plain(name).toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
+    String reel = letters.isEmpty() ? "AX" : letters;
+    return reel.substring(0, Math.min(MOST_REEL, reel.length()));
+  }
+
+  /** Hours, minutes, seconds and frames of a day. */
+  static String code(int frame, int base) {
+    int day = base * MINUTE * MINUTE * 24;
+    int within = Math.floorMod(frame, day);
+    return String.format(
+        Locale.ROOT,
+        "%02d:%02d:%02d:%02d",
+        within / (base * MINUTE * MINUTE),
+        within / (base * MINUTE) % MINUTE,
+        within / base % MINUTE,
+        within % base);
+  }
+}

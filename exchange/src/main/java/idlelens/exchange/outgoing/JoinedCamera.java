@@ -1,0 +1,95 @@
+package idlelens.exchange.outgoing;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Program;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.geometry.Turns;
+import idlelens.core.lens.Gate;
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Chain;
+import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
+import idlelens.core.time.SampleGrid;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** One camera that goes where the program is: a key on every frame, held where it cuts. */
+public final class JoinedCamera {
+  /** Its id in the shot that is made. */
+  public static final String ID = "program-camera";
+
+  private static final List<Path> PATHS =
+      List.of(
+          Path.X,
+          Path.Y,
+          Path.Z,
+          Path.PAN,
+          Path.TILT,
+          Path.ROLL,
+          Path.FOCAL,
+          Path.F_STOP,
+          Path.FOCUS);
+
+  private JoinedCamera() {}
+
+  /**
+   * The shot with that camera, on the sensor of the first one; where another has another sensor it
+   * sees as high.
+   */
+  public static Shot in(Shot shot, Program program, FrameRange frames) {
+    Evaluation motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
+    Node.Camera first = shot.camera(program.cameraAt(frames.in()));
+    Gate gate = first.lens().lens().gate(shot.header().aspect());
+    List<List<Key>> keys = new ArrayList<>();
+    PATHS.forEach(p -> keys.add(new ArrayList<>()));
+    double[] near = new double[3];
+    for (int i = 0; i < frames.length(); i++) {
+      int frame = frames.in() + i;
+      String camera = program.cameraAt(frame);
+      boolean cuts = i + 1 < frames.length() && !program.cameraAt(frame + 1.0).equals(camera);
+      RigidPose pose = motion.pose(camera, i);
+      near = Turns.panTiltRoll(pose.turn(), near);
+      LensTrack lens = motion.of(camera).lens().orElseThrow();
+      int l = lens.index(i);
+      double[] values = {
+        pose.x(),
+        pose.y(),
+        pose.z(),
+        Math.toDegrees(near[0]),
+        Math.toDegrees(near[1]),
+        Math.toDegrees(near[2]),
+        gate.focalMmOfVertical(lens.verticalRad()[l]),
+        lens.fStop()[l],
+        lens.focusM()[l]
+      };
+      for (int c = 0; c < values.length; c++) {
+        Tangent tangent = cuts ? Tangent.Kind.HOLD : Tangent.Kind.STRAIGHT;
+        keys.get(c).add(new Key(frame, values[c], tangent));
+      }
+    }
+    return with(shot, first.lens(), keys);
+  }
+
+  private static Shot with(Shot shot, Lens lens, List<List<Key>> keys) {
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    for (int c = 0; c < PATHS.size(); c++) {
+      curves.put(PATHS.get(c), new Curve(keys.get(c).get(0).value(), keys.get(c)));
+    }
+    Chain chain = Chain.poseAndLens().with(curves);
+    NodeBody body = new NodeBody(ID, "Program", false, new Carriage("", RigidPose.IDENTITY), chain);
+    List<Node> nodes = new ArrayList<>(shot.nodes());
+    nodes.add(new Node.Camera(body, lens.withFocus(new FocusRule.Distance())));
+    return shot.withNodes(nodes);
+  }
+}

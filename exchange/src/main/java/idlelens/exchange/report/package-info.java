@@ -1,0 +1,2 @@
+/** What the cameras of a shot do, on paper. */
+package idlelens.exchange.report;

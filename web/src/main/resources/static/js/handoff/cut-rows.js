@@ -1,0 +1,54 @@
+// Which camera is seen from which frame on, as rows to be filled in.
+import { button, h } from '../common/dom.js';
+import { select } from './fields.js';
+
+export class CutRows {
+  /**
+   * @param {import('./desk.js').Desk} desk
+   * @param {() => void} onChange
+   */
+  constructor(desk, onChange) {
+    this.desk = desk;
+    this.onChange = onChange;
+    this.list = h('div', {});
+    this.root = h(
+      'div',
+      {},
+      this.list,
+      button('Add a cut', () => this.add(), { class: 'quiet' }),
+    );
+  }
+
+  add() {
+    const rows = this.list.children.length;
+    const { range, cameras } = this.desk;
+    const frame = rows === 0 ? range.in : Math.round(range.in + ((range.out - range.in) * rows) / (rows + 1));
+    const from = h('input', {
+      type: 'text',
+      class: 'number',
+      value: String(frame),
+      'aria-label': 'From frame',
+      onchange: this.onChange,
+    });
+    const seen = select(
+      cameras.map((c) => [c.id, c.name]),
+      { 'aria-label': 'Camera', onchange: this.onChange },
+    );
+    seen.value = cameras[rows % cameras.length]?.id ?? '';
+    const row = h('div', { class: 'cut-row' }, from, seen);
+    const gone = button('Remove', () => this.remove(row), { class: 'quiet' });
+    row.append(gone);
+    this.list.append(row);
+    this.onChange();
+  }
+
+  remove(row) {
+    row.remove();
+    this.onChange();
+  }
+
+  /** As the server takes it; "" without cuts. */
+  get program() {
+    return [...this.list.children].map((row) => `${row.children[0].value.trim()}:${row.children[1].value}`).join(',');
+  }
+}
