@@ -73,6 +73,39 @@ public final class Rigs {
                 .withBeyond(Beyond.RUN_ON, Beyond.CYCLE_AND_CARRY));
   }
 
+  /** A camera on a head on a dolly, all of which move as an artist would move them. */
+  public static Shot calm() {
+    Chain dolly =
+        Chain.pose()
+            .with(
+                Map.of(
+                    Path.X, keyed(Tangent.Kind.SETTLE, 1001, 0, 1048, 2.5),
+                    Path.Z, keyed(Tangent.Kind.FLOW, 1001, 6, 1020, 5.5, 1048, 3),
+                    Path.PAN, keyed(Tangent.Kind.SETTLE, 1001, -10, 1048, 25)));
+    Chain head =
+        Chain.pose()
+            .with(
+                Map.of(
+                    Path.TILT, keyed(Tangent.Kind.SETTLE, 1001, -8, 1030, 6, 1048, 2),
+                    Path.PAN, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 170)));
+    Chain camera =
+        Chain.poseAndLens().with(Path.ROLL, keyed(Tangent.Kind.SETTLE, 1001, 0, 1048, 4));
+    RigidPose up = RigidPose.of(0, 1.4, 0.2, 0, 0, 0);
+    return new Shot(
+        new ShotHeader(
+            "Calm",
+            FrameRate.of(24),
+            new FrameRange(1001, 1048),
+            0,
+            16.0 / 9,
+            1,
+            Tangent.Kind.SETTLE),
+        List.of(
+            new Node.Null(body("dolly", Carriage.WORLD, dolly)),
+            new Node.Null(body("head", new Carriage("dolly", up), head)),
+            new Node.Camera(body("cam", Carriage.by("head"), camera), Lens.PLAIN)));
+  }
+
   public static Shot everything() {
     RigidPose offset = RigidPose.of(0.5, -1, 2, 0.4, 0.1, -0.2);
     Lens lens =

@@ -2,6 +2,7 @@
 import { h } from './common/dom.js';
 import { keepLoggedIn } from './common/log-in.js';
 import { Bringing } from './handoff/bringing.js';
+import { Comparing } from './handoff/comparing.js';
 import { Desk } from './handoff/desk.js';
 import { Receivers } from './handoff/receivers.js';
 import { Recorded } from './handoff/record.js';
@@ -10,6 +11,7 @@ import { Sending } from './handoff/sending.js';
 const VIEWS = [
   { id: 'out', text: 'Send out', Panel: Sending },
   { id: 'in', text: 'Bring in', Panel: Bringing },
+  { id: 'compare', text: 'Compare', Panel: Comparing },
   { id: 'receivers', text: 'Receivers', Panel: Receivers },
   { id: 'record', text: 'What went out and came in', Panel: Recorded },
 ];

@@ -12,23 +12,22 @@ import idlelens.exchange.scenefile.LensExtras;
 import idlelens.exchange.scenefile.LensNumber;
 import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
-import idlelens.exchange.scenefile.TurnOrder;
 import idlelens.exchange.scenefile.View;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import org.joml.Quaterniond;
-import org.joml.Vector3d;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Writes {@code .dae}. Turns are three rotations about the file's axes, with an angle on every
- * frame that never leaps: Y, X, Z where +Y is up, Z, Y, X where +Z is.
+ * Writes {@code .dae}. What moves is a matrix on every frame: readers that do not put three turning
+ * angles together play that.
  */
 final class DaeWriter {
+  private static final int MATRIX = 16;
+
   private final SceneFile scene;
   private final TextOut cameras = new TextOut();
   private final TextOut lights = new TextOut();
@@ -40,13 +39,9 @@ final class DaeWriter {
   private final Map<Integer, List<Integer>> below = new HashMap<>();
   private final Map<Content.FileMesh, String> meshes = new IdentityHashMap<>();
   private final Map<String, String> colours = new HashMap<>();
-  private final TurnOrder order;
 
   private DaeWriter(SceneFile scene) {
     this.scene = scene;
-    TurnOrder wish = scene.wording().order();
-    boolean up = scene.conventions().axes() == Axes.Z_UP;
-    this.order = wish != TurnOrder.PAN_TILT_ROLL ? wish : up ? TurnOrder.ZYX : TurnOrder.YXZ;
     for (int i = 0; i < scene.nodes().size(); i++) {
       below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
     }
@@ -113,13 +108,7 @@ final class DaeWriter {
     FileNode node = scene.nodes().get(index);
     String id = "node" + index;
     nodes.add("<node id=\"" + id + "\" name=\"" + escaped(node.name()) + "\" type=\"NODE\">\n");
-    for (Op op : node.ops()) {
-      if (op instanceof Op.Place place) {
-        place(id, place.x().channel());
-      } else if (op instanceof Op.Turn turn) {
-        turn(id, turn.turns());
-      }
-    }
+    transform(id, node);
     ObjectNode own = JsonNodeFactory.instance.objectNode();
     for (int i = 0; i < node.contents().size(); i++) {
       content(node.contents().get(i), id + "-" + i, node.name(), own);
@@ -134,41 +123,26 @@ final class DaeWriter {
     nodes.add("</node>\n");
   }
 
-  private void place(String id, Channel places) {
-    nodes.add("<translate sid=\"place\">").add(places.values(), 0, 3, " ").add("</translate>\n");
-    if (!places.isStill()) {
-      animation(id + "-place", id + "/place", places, new String[] {"X", "Y", "Z"});
+  /**
+   * What the ops of a node do together, on every frame if it moves: rows, as the format has them.
+   */
+  private void transform(String id, FileNode node) {
+    boolean still = node.ops().stream().allMatch(Op::isConstant);
+    int first = (int) scene.clock().first();
+    int last = still ? first : (int) scene.clock().last().orElse(first);
+    double[] frames = new double[last - first + 1];
+    double[] rows = new double[frames.length * MATRIX];
+    for (int i = 0; i < frames.length; i++) {
+      frames[i] = first + i;
+      Op.product(node.ops(), frames[i]).transpose().get(rows, i * MATRIX);
     }
-  }
-
-  private void turn(String id, Channel turns) {
-    double[] near = new double[3];
-    double[] degrees = new double[turns.keys() * 3];
-    for (int k = 0; k < turns.keys(); k++) {
-      Quaterniond turn =
-          new Quaterniond(
-              turns.value(k, 0), turns.value(k, 1), turns.value(k, 2), turns.value(k, 3));
-      near = order.angles(turn.normalize(), scene.conventions().axes(), near);
-      for (int c = 0; c < 3; c++) {
-        degrees[k * 3 + c] = Math.toDegrees(near[c]);
-      }
-    }
-    List<Vector3d> axes = order.about(scene.conventions().axes());
-    for (int factor = 0; factor < 3; factor++) {
-      int column = order.column(factor);
-      Vector3d axis = axes.get(factor);
-      String sid = "turn" + "XYZ".charAt(column);
-      nodes.add("<rotate sid=\"" + sid + "\">");
-      nodes.add(new double[] {axis.x, axis.y, axis.z, degrees[column]}, 0, 4, " ");
-      nodes.add("</rotate>\n");
-      if (!turns.isStill()) {
-        double[] one = new double[turns.keys()];
-        for (int k = 0; k < one.length; k++) {
-          one[k] = degrees[k * 3 + column];
-        }
-        Channel angle = new Channel(turns.times(), one, turns.between(), 1, turns.path());
-        animation(id + "-" + sid, id + "/" + sid + ".ANGLE", angle, new String[] {"ANGLE"});
-      }
+    nodes.add("<matrix sid=\"transform\">").add(rows, 0, MATRIX, " ").add("</matrix>\n");
+    if (!still) {
+      Moving moving = new Moving();
+      Channel channel = new Channel(frames, rows, Channel.Between.LINEAR, MATRIX, node.name());
+      String[] params = {"TRANSFORM"};
+      animation(moving, id + "-transform", id + "/transform", channel, params);
+      moving.into(animations, id);
     }
   }
 
@@ -181,51 +155,68 @@ final class DaeWriter {
     return seconds;
   }
 
-  private void animation(String id, String target, Channel channel, String[] params) {
-    animations.add("<animation id=\"" + id + "\">\n");
-    source(animations, id + "-in", seconds(channel.times()), new String[] {"TIME"});
-    source(animations, id + "-out", channel.values(), params);
+  /** All that moves a node stands in one animation: readers put turns together only within one. */
+  private static final class Moving {
+    private final TextOut sources = new TextOut();
+    private final TextOut samplers = new TextOut();
+    private final TextOut channels = new TextOut();
+
+    void into(TextOut out, String id) {
+      if (channels.length() > 0) {
+        out.add("<animation id=\"" + id + "-motion\">\n").add(sources.octets());
+        out.add(samplers.octets()).add(channels.octets()).add("</animation>\n");
+      }
+    }
+  }
+
+  private void animation(
+      Moving moving, String id, String target, Channel channel, String[] params) {
+    source(moving.sources, id + "-in", seconds(channel.times()), new String[] {"TIME"});
+    source(moving.sources, id + "-out", channel, params);
+    words(moving.sources, id + "-way", channel);
+    moving.samplers.add("<sampler id=\"" + id + "-s\">");
+    input(moving.samplers, id, "INPUT", "-in");
+    input(moving.samplers, id, "OUTPUT", "-out");
+    input(moving.samplers, id, "INTERPOLATION", "-way");
+    moving.samplers.add("</sampler>\n");
+    moving.channels.add("<channel source=\"#" + id + "-s\" target=\"" + target + "\"/>\n");
+  }
+
+  private static void words(TextOut out, String id, Channel channel) {
     String word = channel.between() == Channel.Between.STEP ? "STEP" : "LINEAR";
     int keys = channel.keys();
-    animations.add(
-        "<source id=\""
-            + id
-            + "-way\"><Name_array id=\""
-            + id
-            + "-way-a\" count=\""
-            + keys
-            + "\">");
-    animations.add((word + " ").repeat(keys).strip()).add("</Name_array>");
-    accessor(animations, id + "-way-a", keys, new String[] {"INTERPOLATION"}, "name");
-    animations.add("</source>\n<sampler id=\"" + id + "-s\">");
-    input(id, "INPUT", "-in");
-    input(id, "OUTPUT", "-out");
-    input(id, "INTERPOLATION", "-way");
-    animations.add("</sampler>\n<channel source=\"#" + id + "-s\" target=\"" + target + "\"/>\n");
-    animations.add("</animation>\n");
-  }
-
-  private void input(String id, String semantic, String end) {
-    animations.add("<input semantic=\"" + semantic + "\" source=\"#" + id + end + "\"/>");
-  }
-
-  private static void source(TextOut out, String id, double[] values, String[] params) {
-    out.add(
-        "<source id=\""
-            + id
-            + "\"><float_array id=\""
-            + id
-            + "-a\" count=\""
-            + values.length
-            + "\">");
-    out.add(values, 0, values.length, " ").add("</float_array>");
-    accessor(out, id + "-a", values.length / params.length, params, "float");
+    out.add("<source id=\"" + id + "\"><Name_array id=\"" + id + "-a\" count=\"" + keys + "\">");
+    out.add((word + " ").repeat(keys).strip()).add("</Name_array>");
+    accessor(out, id + "-a", 1, keys, new String[] {"INTERPOLATION"}, "name");
     out.add("</source>\n");
   }
 
-  private static void accessor(TextOut out, String array, int count, String[] params, String type) {
+  private static void input(TextOut out, String id, String semantic, String end) {
+    out.add("<input semantic=\"" + semantic + "\" source=\"#" + id + end + "\"/>");
+  }
+
+  private static void source(TextOut out, String id, Channel channel, String[] params) {
+    int each = channel.components();
+    array(out, id, channel.values());
+    accessor(out, id + "-a", each, channel.keys(), params, each == MATRIX ? "float4x4" : "float");
+    out.add("</source>\n");
+  }
+
+  private static void source(TextOut out, String id, double[] values, String[] params) {
+    array(out, id, values);
+    accessor(out, id + "-a", params.length, values.length / params.length, params, "float");
+    out.add("</source>\n");
+  }
+
+  private static void array(TextOut out, String id, double[] values) {
+    out.add("<source id=\"" + id + "\"><float_array id=\"" + id + "-a\" count=\"" + values.length);
+    out.add("\">").add(values, 0, values.length, " ").add("</float_array>");
+  }
+
+  private static void accessor(
+      TextOut out, String array, int stride, int count, String[] params, String type) {
     out.add("<technique_common><accessor source=\"#" + array + "\" count=\"" + count);
-    out.add("\" stride=\"" + params.length + "\">");
+    out.add("\" stride=\"" + stride + "\">");
     for (String param : params) {
       out.add("<param name=\"" + param + "\" type=\"" + type + "\"/>");
     }
@@ -266,7 +257,9 @@ final class DaeWriter {
     cameras.add("</camera>\n");
     if (!view.focalMm().isConstant()) {
       Channel moving = new Channel(focal.times(), degrees, focal.between(), 1, focal.path());
-      animation(id + "-" + field, id + "/" + field, moving, new String[] {"ANGLE"});
+      Moving zoom = new Moving();
+      animation(zoom, id + "-" + field, id + "/" + field, moving, new String[] {"ANGLE"});
+      zoom.into(animations, id);
     }
   }
 

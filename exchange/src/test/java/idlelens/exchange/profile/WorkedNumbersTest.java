@@ -155,10 +155,25 @@ class WorkedNumbersTest {
   void collada_hasThem() {
     String text = written("dae", ReceiverProfile.Z_UP_CENTIMETRES);
     assertThat(text).contains("<up_axis>Z_UP</up_axis>").contains("meter=\"0.01\"");
-    assertNumbers(text, "<translate sid=\"place\">", 100, -300, 200);
-    assertNumbers(text, "<rotate sid=\"turnZ\">", 0, 0, 1, 29.1296153250);
-    assertNumbers(text, "<rotate sid=\"turnY\">", 0, 1, 0, -4.9238497548);
-    assertNumbers(text, "<rotate sid=\"turnX\">", 1, 0, 0, 100.0374230459);
+    double[] rows = {
+      0.8702971336,
+      0.0110146097,
+      0.4924038765,
+      100.0000000000,
+      0.4849905431,
+      -0.1933893490,
+      -0.8528685320,
+      -300.0000000000,
+      0.0858316512,
+      0.9810602622,
+      -0.1736481777,
+      200.0000000000,
+      0,
+      0,
+      0,
+      1
+    };
+    assertNumbers(text, "<matrix sid=\"transform\">", rows);
     assertNumbers(text, "<yfov sid=\"yfov\">", 32.2688021711);
   }
 

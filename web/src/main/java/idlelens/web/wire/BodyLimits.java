@@ -9,7 +9,7 @@ enum BodyLimits {
   EDITS("/api/shots/\\d+/edits", 16L << 20),
   BEATS("/api/shots/\\d+/beats", 1L << 20),
   PICTURE("/api/shots/\\d+/picture", 400_000),
-  FILES("/api/productions/\\d+/imports", 80L << 20),
+  FILES("/api/productions/\\d+/imports(/preview)?", 80L << 20),
   PICTURES("/api/shots/\\d+/pictures", 80L << 20),
   RECORDINGS("/api/productions/\\d+/recordings/[^/]+", 16L << 20),
   NAMES("/api/play-order", 1L << 20),

@@ -54,6 +54,10 @@ function worstMark(scale, camera, firstFrame) {
   ];
 }
 
+/** A strip of pixels alone. */
+export const stripOf = (name, mostPx, firstFrame) =>
+  strip({ name, mostPx, meanPx: mostPx }, { widthPx: FULL_WIDTH, firstFrame });
+
 function strip(camera, report) {
   const limit = (LIMIT_PX * report.widthPx) / FULL_WIDTH;
   const scale = new Scale(camera.mostPx.length, Math.max(1.25 * limit, 1.15 * most(camera.mostPx)));
