@@ -5,10 +5,12 @@ import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.Carry;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.Keep;
+import idlelens.core.edit.Keying;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.Punch;
 import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.SetTakesKeys;
+import idlelens.core.edit.SetValues;
 import idlelens.core.edit.TakeToKeys;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
@@ -25,8 +27,10 @@ import idlelens.core.time.FrameSpan;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * How the motion of a camera that came in is written: with a key on every frame or few, into the
@@ -37,6 +41,9 @@ import java.util.Set;
  * @param carriers on what it rides
  */
 public record Fitting(Keep keep, double tolerance, Carriers carriers) {
+
+  private static final Map<Path, Double> ON_ITS_HEAD =
+      Path.POSE.stream().collect(Collectors.toMap(path -> path, path -> 0.0));
 
   /** On what a camera rides. */
   public enum Carriers {
@@ -67,6 +74,7 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
     if (carriers == Carriers.DOLLY_AND_HEAD) {
       carriers(shot, camera, newId).forEach(edits::add);
       String head = newId + "2";
+      edits.add(new SetValues(camera, start, ON_ITS_HEAD, Keying.STILL));
       edits.add(takesKeys(newId, Path.TURN));
       edits.add(new TakeToKeys(newId, level(take), start, punch, keep, tolerance));
       edits.add(takesKeys(head, Path.PLACE));

@@ -1,11 +1,17 @@
 package idlelens.web.demo;
 
+import idlelens.core.scene.Shot;
+import idlelens.exchange.outgoing.HandOff;
+import idlelens.exchange.profile.ReceiverProfile;
 import idlelens.web.account.AccountRepository;
 import idlelens.web.database.Transactions;
 import idlelens.web.feel.RecordingRepository;
+import idlelens.web.handoff.FileWriting;
+import idlelens.web.handoff.HandoffRepository;
 import idlelens.web.production.ProductionRepository;
 import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -27,6 +33,8 @@ class DemoData implements ApplicationRunner {
   private final ShotService shots;
   private final AssetRepository assets;
   private final RecordingRepository recordings;
+  private final HandoffRepository handoffs;
+  private final FileWriting writing;
   private final PasswordEncoder passwords;
   private final Transactions transactions;
 
@@ -36,6 +44,8 @@ class DemoData implements ApplicationRunner {
       ShotService shots,
       AssetRepository assets,
       RecordingRepository recordings,
+      HandoffRepository handoffs,
+      FileWriting writing,
       PasswordEncoder passwords,
       Transactions transactions) {
     this.accounts = accounts;
@@ -43,6 +53,8 @@ class DemoData implements ApplicationRunner {
     this.shots = shots;
     this.assets = assets;
     this.recordings = recordings;
+    this.handoffs = handoffs;
+    this.writing = writing;
     this.passwords = passwords;
     this.transactions = transactions;
   }
@@ -61,6 +73,24 @@ class DemoData implements ApplicationRunner {
     long production = productions.add("Tern Quay", account);
     assets.put(production, GullPictures.octets());
     DemoRecordings.all().forEach((name, each) -> recordings.keep(production, name, each));
-    DemoShots.all().forEach(shot -> shots.add(production, shot));
+    for (Shot shot : DemoShots.all()) {
+      long id = shots.add(production, shot);
+      if (shot.header().name().equals(HandedOver.NAME)) {
+        handOver(id, shot, account);
+      }
+    }
+  }
+
+  /** What came in for the shot of that name, and what went back. */
+  private void handOver(long id, Shot shot, long account) {
+    handoffs.addIn(id, 1, "usda", HandedOver.FILE, List.of(), account);
+    HandOff back =
+        new HandOff(
+            shot,
+            shot.header().range(),
+            List.of(HandedOver.CAMERA),
+            HandOff.Company.CARRIERS,
+            ReceiverProfile.Z_UP_CENTIMETRES);
+    handoffs.addOut(id, 1, writing.scene(back, "usda").file(), account);
   }
 }

@@ -41,7 +41,14 @@ final class DemoShots {
   private DemoShots() {}
 
   static List<Shot> all() {
-    return List.of(quayWalk(), lampRoom(), netLoft(), stairLoop(), twoCameras(), DeckSwell.shot());
+    return List.of(
+        quayWalk(),
+        lampRoom(),
+        netLoft(),
+        stairLoop(),
+        twoCameras(),
+        DeckSwell.shot(),
+        HandedOver.shot());
   }
 
   /**

@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
 
 /** Writes files of a shot, each read back and held against it. */
 @Component
-class FileWriting {
+public class FileWriting {
   private final AssetRepository assets;
 
   FileWriting(AssetRepository assets) {
@@ -35,7 +35,7 @@ class FileWriting {
   }
 
   /** A file with its check. */
-  record Checked(WrittenFile file, TransferReport report) {}
+  public record Checked(WrittenFile file, TransferReport report) {}
 
   /** The shot itself. */
   WrittenFile shot(Shot shot) {
@@ -50,7 +50,7 @@ class FileWriting {
   }
 
   /** A file of a format that holds scenes. */
-  Checked scene(HandOff handOff, String id) {
+  public Checked scene(HandOff handOff, String id) {
     SceneFormat format = SceneFormats.writing(id);
     SceneFile scene = SceneOfShot.of(handOff, format.holds(), assets::mesh);
     SceneFormat.Written written = format.write(scene);

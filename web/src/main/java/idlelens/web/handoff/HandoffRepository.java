@@ -14,7 +14,7 @@ import org.springframework.stereotype.Repository;
 
 /** What went out and what came in. */
 @Repository
-class HandoffRepository {
+public class HandoffRepository {
   private static final int LISTED = 50;
 
   private final DSLContext sql;
@@ -45,7 +45,7 @@ class HandoffRepository {
       String told) {}
 
   /** A file that went out. */
-  void addOut(long shotId, long revision, WrittenFile file, long authorId) {
+  public void addOut(long shotId, long revision, WrittenFile file, long authorId) {
     add(
         shotId,
         revision,
@@ -54,7 +54,7 @@ class HandoffRepository {
   }
 
   /** A file that came in. */
-  void addIn(
+  public void addIn(
       long shotId,
       long revision,
       String format,

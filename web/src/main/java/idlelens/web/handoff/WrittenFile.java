@@ -10,7 +10,7 @@ import java.util.Optional;
  * @param profile for whom, if for anybody
  * @param told what came of its check, in a sentence, if it was checked
  */
-record WrittenFile(
+public record WrittenFile(
     String name,
     String format,
     String mediaType,
