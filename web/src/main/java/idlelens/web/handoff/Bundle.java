@@ -79,6 +79,9 @@ class Bundle {
   /** A format that holds one camera a file gives one for each, over the frames it is seen. */
   private List<WrittenFile> all(Shot shot, Wish wish, ReceiverProfile profile, String format) {
     HandOff handOff = wish.of(shot, profile);
+    if (format.equals("plates")) {
+      return writing.plates(handOff);
+    }
     boolean one = format.equals("anchors") || isOneCamera(format);
     if (!one || handOff.cameras().size() == 1) {
       return List.of(one(shot, wish, profile, format));

@@ -12,6 +12,7 @@ import idlelens.exchange.formats.SceneFormats;
 import idlelens.exchange.json.ShotJson;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.outgoing.SceneOfShot;
+import idlelens.exchange.plates.Plates;
 import idlelens.exchange.report.ReportPage;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.SceneFormat;
@@ -28,6 +29,8 @@ import org.springframework.stereotype.Component;
 /** Writes files of a shot, each read back and held against it. */
 @Component
 public class FileWriting {
+  private static final int PLATE_WIDTH = 640;
+
   private final AssetRepository assets;
 
   FileWriting(AssetRepository assets) {
@@ -68,6 +71,21 @@ public class FileWriting {
             Optional.of(handOff.profile().name()),
             Optional.of(report.verdict().sentence()));
     return new Checked(file, report);
+  }
+
+  /** What the first camera sees on every frame, with marks for a receiver to hold against. */
+  List<WrittenFile> plates(HandOff handOff) {
+    List<WrittenFile> files = new ArrayList<>();
+    Plates.of(handOff, PLATE_WIDTH, assets::mesh)
+        .forEach(
+            (name, octets) ->
+                files.add(
+                    plainFile(
+                        name,
+                        "plates",
+                        name.endsWith(".json") ? "application/json" : "image/png",
+                        octets)));
+    return files;
   }
 
   /** Cuts, a report or anchors: files that are not read back. */

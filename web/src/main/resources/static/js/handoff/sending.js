@@ -13,6 +13,7 @@ const LISTS = [
   ['edl', 'Cuts, edit list'],
   ['report', 'Camera report'],
   ['anchors', 'Places in the picture'],
+  ['plates', 'Plates with marks, for a receiver'],
 ];
 const CHECK_AFTER_MS = 350;
 
@@ -216,7 +217,7 @@ export class Sending {
     if (!this.query.has('camera')) return say(this.trouble, 'Choose at least one camera');
     const formats = this.chosen;
     if (!formats.length) return say(this.trouble, 'Choose at least one format');
-    if (formats.length === 1) return this.write(`export/${formats[0]}?${this.query}`);
+    if (formats.length === 1 && formats[0] !== 'plates') return this.write(`export/${formats[0]}?${this.query}`);
     const query = this.query;
     formats.forEach((f) => query.append('format', f));
     return this.write(`export/zip?${query}`);
