@@ -29,7 +29,7 @@ public final class ReceiverCommand implements Callable<Integer> {
       System.err.println(handedOff + " is not there; allowed: a .zip, a folder, a .glb or a .dae");
       return 2;
     }
-    try (ReceiverServer server = new ReceiverServer(HandedFiles.of(handedOff), port)) {
+    try (ReceiverServer server = ReceiverServer.open(handedOff, port)) {
       System.out.println("The receiver is at http://127.0.0.1:" + server.port());
       new CountDownLatch(1).await();
     }

@@ -7,12 +7,13 @@ import java.io.InputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 
 /** Serves the page, the loaders and the files that were handed over, on loopback only. */
-final class ReceiverServer implements AutoCloseable {
+public final class ReceiverServer implements AutoCloseable {
   private static final String PAGE = "/receiver/";
   private static final String LOADERS = "/META-INF/resources/webjars/three/";
   private static final Map<String, String> TYPES =
@@ -27,16 +28,24 @@ final class ReceiverServer implements AutoCloseable {
   private final HandedFiles files;
   private final String version;
 
-  /**
-   * @param port on loopback, 0 for a free one
-   */
-  ReceiverServer(HandedFiles files, int port) throws IOException {
+  private ReceiverServer(HandedFiles files, int port) throws IOException {
     this.files = files;
     this.version = version();
     this.server =
         HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
     server.createContext("/", this::answer);
     server.start();
+  }
+
+  /**
+   * Serves a hand-off.
+   *
+   * @param handedOff a zip, a folder, or one file
+   * @param port on loopback, 0 for a free one
+   * @throws IOException if it cannot be read or the port is taken
+   */
+  public static ReceiverServer open(Path handedOff, int port) throws IOException {
+    return new ReceiverServer(HandedFiles.of(handedOff), port);
   }
 
   /** Which loaders came along. */
@@ -49,7 +58,8 @@ final class ReceiverServer implements AutoCloseable {
     }
   }
 
-  int port() {
+  /** Where it listens. */
+  public int port() {
     return server.getAddress().getPort();
   }
 

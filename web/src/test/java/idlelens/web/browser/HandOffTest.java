@@ -1,0 +1,166 @@
+package idlelens.web.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import idlelens.receiver.ReceiverServer;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The view of hand-offs as an artist uses it, and the receiver beside it. */
+class HandOffTest extends BrowserTest {
+  private static final Path FILES = Path.of("../exchange/src/test/resources/quay");
+
+  private Page open(long shot, String view) {
+    Page page = newPage();
+    page.navigate(app.address() + "/shots/" + shot + "/hand-off#" + view);
+    page.waitForSelector("main[data-ready=true]");
+    return page;
+  }
+
+  private static FilePayload payload(String name) throws IOException {
+    return new FilePayload(
+        name, "application/octet-stream", Files.readAllBytes(FILES.resolve(name)));
+  }
+
+  @Test
+  void send_whatIsChosenIsCheckedAndComesAsOneZip(@TempDir Path folder) {
+    Page page = open(app.copyOf("Two cameras"), "out");
+    page.waitForSelector(".check .verdict.good:has-text('glTF 2.0, binary')");
+    page.check("input[value=usda]");
+    page.waitForSelector(".verdict.good:has-text('OpenUSD text')");
+    assertThat(page.locator(".check-strip").count()).isEqualTo(4); // two files of two cameras
+    page.selectOption("#profile", "Picture space, pixels");
+    page.waitForSelector(".receiver:has-text('100 pixels a metre')");
+    page.click("text=Add a cut");
+    page.click("text=Add a cut");
+    page.check("input[value=edl]");
+    Download download = page.waitForDownload(() -> page.click("form button.main"));
+    assertThat(download.suggestedFilename()).isEqualTo("Two cameras copy.zip");
+    page.click("[data-view=record]");
+    page.waitForSelector("td:has-text('Two cameras copy.zip')");
+    page.close();
+  }
+
+  @Test
+  void bring_aLookShowsWhatIsInside_andWhatIsWrongIsPutRightThere() throws IOException {
+    long shot = app.copyOf("Lamp room");
+    Page page = open(shot, "in");
+    page.setInputFiles("#file", payload("quay-rail.usda"));
+    page.waitForSelector(".found dd:has-text('+Z up, centimetres')");
+    page.waitForSelector(".found text:has-text('camera at 1.79 m')");
+    page.selectOption("#unit", "0.001");
+    page.waitForSelector(".found text:has-text('camera at 0.179 m')");
+    page.selectOption("#unit", "");
+    page.selectOption("#keys", "few");
+    page.waitForSelector(".found h3:has-text('Before and after')");
+    page.check("#carriers");
+    page.click("form button:text-is('Bring in')");
+    page.waitForSelector("text=nodes came in.");
+    assertThat(app.get("/api/shots/" + shot).text()).contains("Rail_cam dolly", "Rail_cam head");
+    page.click("text=Undo it");
+    page.waitForSelector(
+        ".message.good", new Page.WaitForSelectorOptions().setState(WaitForSelectorState.HIDDEN));
+    assertThat(app.get("/api/shots/" + shot).text()).doesNotContain("Rail_cam");
+    page.close();
+  }
+
+  @Test
+  void bring_ontoACamera_replacesItsMotion() throws IOException {
+    long shot = app.copyOf("Two cameras");
+    Page page = open(shot, "in");
+    page.setInputFiles("#file", payload("quay-rail.usda"));
+    page.selectOption("#into", "on:b-cam");
+    page.waitForSelector(".found dd:has-text('Rail_cam')");
+    page.click("form button:text-is('Bring in')");
+    page.waitForSelector("text=The motion is replaced.");
+    String table = app.get("/api/shots/" + shot + "/export/csv?camera=b-cam").text();
+    assertThat(table).contains("\n1001,");
+    assertThat(app.get("/api/shots/" + shot).text()).doesNotContain("Rail_cam");
+    page.close();
+  }
+
+  @Test
+  void receivers_areCopiedAndKept_andWrongValuesAreExplained() {
+    Page page = open(app.copyOf("Lamp room"), "receivers");
+    page.click("button:has-text('Z-up centimetres')");
+    page.click("button:text-is('Copy')");
+    page.waitForSelector("button[aria-pressed=true]:has-text('Z-up centimetres copy')");
+    page.fill(".value:has-text('Metres a unit') input", "0.0254");
+    page.click("button:text-is('Keep')");
+    page.waitForSelector(".receiver:has-text('inches')");
+    page.fill(".value:has-text('Metres a unit') input", "-1");
+    page.click("button:text-is('Keep')");
+    page.waitForSelector(".trouble:has-text('metresPerUnit is -1.0')");
+    complaints.removeIf(c -> c.contains("422"));
+    page.click("[data-view=out]");
+    page.selectOption("#profile", "Z-up centimetres copy");
+    page.waitForSelector(".verdict.unproven, .verdict.good");
+    page.click("[data-view=receivers]");
+    page.click("button:text-is('Forget')");
+    page.waitForSelector("button[aria-pressed=true]:has-text('Y-up metres')");
+    page.close();
+  }
+
+  @Test
+  void compare_saysWhatLiesBetween_andOnePressMendsIt() {
+    long shot = app.copyOf("Hand-off");
+    byte[] file =
+        app.get("/api/shots/" + shot + "/export/usda?camera=a-cam&company=carriers").body();
+    Map<String, String> late = Map.of("shot", Long.toString(shot), "firstFrame", "1003");
+    app.upload(
+        "/api/productions/" + app.demoProduction() + "/imports", Map.of("late.usda", file), late);
+    Page page = open(shot, "compare");
+    page.selectOption("#compare-camera", "a-cam");
+    page.locator("#compare-other option")
+        .last()
+        .evaluate(
+            "(o) => { o.parentElement.value = o.value; o.parentElement.dispatchEvent(new Event('change', { bubbles: true })); }");
+    page.waitForSelector(".verdict:has-text('2 frames too late')");
+    page.click("text=Put it right");
+    page.waitForSelector(".verdict.good");
+    page.close();
+  }
+
+  @Test
+  void receiver_showsThatItSticks_andThatAFileAFewFramesOffDoesNot(@TempDir Path folder)
+      throws IOException {
+    long shot = app.demoShot("Hand-off");
+    String asked =
+        "/api/shots/"
+            + shot
+            + "/export/zip?format=glb&format=dae&format=plates&camera=a-cam&to=1008&from=";
+    Path zip = folder.resolve("sound.zip");
+    Files.write(zip, app.get(asked + 1001).body());
+    try (ReceiverServer receiver = ReceiverServer.open(zip, 0)) {
+      Page page = newPage();
+      page.navigate("http://127.0.0.1:" + receiver.port());
+      page.waitForSelector("body[data-ready=true]");
+      assertThat(page.getAttribute("body", "data-good")).isEqualTo("true");
+      assertThat(Double.parseDouble(page.getAttribute("body", "data-most"))).isLessThan(0.1);
+      page.selectOption("#file", "Hand-off A-cam.glb");
+      page.waitForFunction("() => document.querySelector('#marks tr')");
+      assertThat(page.textContent("#verdict")).contains("It sticks: on 8 frames");
+      page.close();
+    }
+    Path unpacked = Files.createDirectory(folder.resolve("late"));
+    Receivers.unzip(zip, unpacked);
+    Files.write(
+        unpacked.resolve("Hand-off A-cam.dae"),
+        app.get("/api/shots/" + shot + "/export/dae?camera=a-cam&from=1004&to=1011").body());
+    try (ReceiverServer receiver = ReceiverServer.open(unpacked, 0)) {
+      Page page = newPage();
+      page.navigate("http://127.0.0.1:" + receiver.port());
+      page.waitForSelector("body[data-ready=true]");
+      assertThat(page.textContent("#verdict")).contains("It does not stick");
+      page.close();
+    }
+  }
+}
