@@ -22,6 +22,7 @@ import { Hands } from '../operate/hands.js';
 import { Operate } from '../operate/operate.js';
 import { connectOperatingSays } from '../operate/operating-says.js';
 import { Roll } from '../operate/roll.js';
+import { LiveOut } from '../operate/live-out.js';
 import { TrackerLink } from '../operate/tracker-link.js';
 import { Walk } from '../operate/walk.js';
 import { Picture } from './picture.js';
@@ -78,7 +79,8 @@ const hands = new Hands($('view'), () => store.lens(desk.camera, desk.frame)?.ve
 const walk = new Walk(store, desk, hands);
 const tracker = new TrackerLink(store, desk);
 const roll = new Roll(store, desk, desk.takes, { walk, tracker });
-desk.operation = { walk, tracker, roll };
+const liveOut = new LiveOut(store, desk, playback);
+desk.operation = { walk, tracker, roll, liveOut };
 roll.addEventListener('change', () => roll.state !== 'off' && playback.playing && playback.stop());
 const operate = new Operate(store, desk, { view: $('view'), canvas: $('canvas'), walk });
 connectOperatingSays(desk.operation, desk, { says: $('operating-says'), count: $('count-in') });

@@ -50,7 +50,7 @@ export function trackerRows(panel) {
   const { tracker } = panel.operation;
   const toggle = () => tracker.attempt(() => (tracker.on ? tracker.close() : tracker.listen()));
   const go = button('Listen', toggle);
-  const parts = [portPart(panel), stagePart(tracker), factsPart(tracker), standInPart(panel)];
+  const parts = [portPart(panel), stagePart(tracker), factsPart(tracker), standInPart(panel), sendPart(panel)];
   return {
     go,
     rows: parts.flatMap((part) => part.rows),
@@ -96,6 +96,25 @@ function portPart(panel) {
   return {
     rows: [row('Port', port.element, labelled('scale', scale.element))],
     refresh: () => [port, scale].forEach((field) => field.refresh()),
+  };
+}
+
+/** The camera of the shot, sent the other way. */
+function sendPart(panel) {
+  const { liveOut } = panel.operation;
+  const go = button('Send', () => liveOut.toggle());
+  const port = plain(panel, liveOut, 'port', 'Port on this machine to send to', { unit: '' });
+  const rate = plain(panel, liveOut, 'rate', 'Samples a second while it plays', { unit: '/s' });
+  liveOut.addEventListener('change', () => refresh());
+  function refresh() {
+    [port, rate].forEach((field) => field.refresh());
+    go.textContent = liveOut.on ? 'Send no more' : 'Send the playhead';
+    go.setAttribute('aria-pressed', String(liveOut.on));
+    go.title = 'OpenTrackIO over UDP to 127.0.0.1, while playing or scrubbing';
+  }
+  return {
+    rows: [row('Live out', go), row('To port', port.element, labelled('at', rate.element))],
+    refresh,
   };
 }
 
