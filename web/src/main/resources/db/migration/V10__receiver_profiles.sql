@@ -10,3 +10,5 @@ create table receiver_profile (
 
 alter table handoff add column profile varchar(60);
 alter table handoff add column told longtext;
+-- of a file that came in: which node became of what in it, by names along the carriers, as JSON
+alter table handoff add column came longtext;

@@ -16,6 +16,8 @@ const VIEWS = [
   { id: 'record', text: 'What went out and came in', Panel: Recorded },
 ];
 
+const WITH_CAMERAS = new Set(['out', 'compare']);
+
 class HandOffPage {
   /** @param {Desk} desk */
   constructor(desk) {
@@ -24,6 +26,7 @@ class HandOffPage {
     this.body = h('div', { role: 'tabpanel', id: 'hand-off-view' });
     this.root = h('div', {}, h('div', { class: 'desk-tabs', role: 'tablist' }, ...this.tabs), this.body);
     const asked = location.hash.slice(1);
+    desk.addEventListener('cameras', () => this.renew(desk));
     this.show(this.panels.has(asked) ? asked : 'out');
   }
 
@@ -38,7 +41,15 @@ class HandOffPage {
     });
   }
 
+  /** Panels that list cameras are made anew, but for the one that is in hand. */
+  renew(desk) {
+    VIEWS.filter(({ id }) => WITH_CAMERAS.has(id) && id !== this.shown).forEach(({ id, Panel }) =>
+      this.panels.set(id, new Panel(desk).root),
+    );
+  }
+
   show(id) {
+    this.shown = id;
     this.tabs.forEach((tab) => tab.setAttribute('aria-selected', String(tab.dataset.view === id)));
     this.body.replaceChildren(this.panels.get(id));
     history.replaceState(null, '', `#${id}`);

@@ -7,6 +7,7 @@ import idlelens.web.database.Transactions;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -49,20 +50,41 @@ public class HandoffRepository {
     add(
         shotId,
         revision,
-        new Row("out", file.format(), file.name(), file.notes(), file.profile(), file.told()),
+        new Row(
+            "out", file.format(), file.name(), file.notes(), file.profile(), file.told(), Map.of()),
         authorId);
   }
 
-  /** A file that came in. */
+  /**
+   * A file that came in.
+   *
+   * @param came the node that became of each thing in it, by its path
+   */
   public void addIn(
       long shotId,
       long revision,
       String format,
       String fileName,
       List<String> notes,
+      Map<String, String> came,
       long authorId) {
-    Row row = new Row("in", format, fileName, notes, Optional.empty(), Optional.empty());
+    Row row = new Row("in", format, fileName, notes, Optional.empty(), Optional.empty(), came);
     add(shotId, revision, row, authorId);
+  }
+
+  /** What became of a file of that name when it last came into a shot; nothing if it never did. */
+  Map<String, String> came(long shotId, String fileName) {
+    return sql.select(HANDOFF.CAME)
+        .from(HANDOFF)
+        .where(HANDOFF.SHOT_ID.eq(shotId))
+        .and(HANDOFF.DIRECTION.eq("in"))
+        .and(HANDOFF.FILE_NAME.eq(fileName))
+        .and(HANDOFF.CAME.isNotNull())
+        .orderBy(HANDOFF.ID.desc())
+        .limit(1)
+        .fetchOptional(HANDOFF.CAME)
+        .map(CameJson::read)
+        .orElse(Map.of());
   }
 
   private record Row(
@@ -71,7 +93,8 @@ public class HandoffRepository {
       String fileName,
       List<String> notes,
       Optional<String> profile,
-      Optional<String> told) {}
+      Optional<String> told,
+      Map<String, String> came) {}
 
   private void add(long shotId, long revision, Row row, long authorId) {
     transactions.write(
@@ -85,6 +108,7 @@ public class HandoffRepository {
                 .set(HANDOFF.NOTES, String.join("\n", row.notes()))
                 .set(HANDOFF.PROFILE, row.profile().orElse(null))
                 .set(HANDOFF.TOLD, row.told().orElse(null))
+                .set(HANDOFF.CAME, row.came().isEmpty() ? null : CameJson.write(row.came()))
                 .set(HANDOFF.AUTHOR_ID, authorId)
                 .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
                 .execute());

@@ -61,6 +61,7 @@ class ImportController {
    * @param keys as-they-came, few or every-frame
    * @param tolerance of few keys: times a millimetre and a hundredth of a degree
    * @param carriers whether cameras are put on a dolly and a head
+   * @param renew whether what came from a file of that name before is renewed
    */
   record Said(
       Long shot,
@@ -73,14 +74,16 @@ class ImportController {
       Double scale,
       String keys,
       Double tolerance,
-      Boolean carriers) {
+      Boolean carriers,
+      Boolean renew) {
     ImportService.Request of(Asker asker, List<MultipartFile> files) throws IOException {
       FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
+      Landing plain = Landing.of(shot, onto, camera, keys, tolerance, carriers != null && carriers);
       return new ImportService.Request(
           asker,
           upload(files),
           new Correction(given, firstFrame, axes, metresPerUnit, scale),
-          Landing.of(shot, onto, camera, keys, tolerance, carriers != null && carriers));
+          renew != null && renew ? plain.renewing() : plain);
     }
   }
 

@@ -2,6 +2,7 @@ package idlelens.web.handoff;
 
 import idlelens.core.edit.AddNodes;
 import idlelens.core.edit.Edit;
+import idlelens.core.edit.Restore;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -20,6 +21,7 @@ import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import idlelens.web.work.Work;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -81,6 +83,9 @@ class ImportService {
     if (shot == null) {
       return newShot(request);
     }
+    if (request.landing().renew()) {
+      return renewed(request);
+    }
     return request.landing().onto() == null ? intoShot(request) : ontoCamera(request);
   }
 
@@ -90,7 +95,7 @@ class ImportService {
     }
     Work.tell("reading", 0.1);
     ShotJson.Parcel parcel = ShotJson.readParcel(request.upload().octets());
-    return added(request, parcel.shot(), parcel.assets(), List.of());
+    return added(request, parcel.shot(), parcel.assets(), List.of(), Map.of());
   }
 
   /** A file as it was read. */
@@ -103,7 +108,8 @@ class ImportService {
   private Imported newShot(Request request) throws FormatException {
     IncomingFile.Made made = incoming(request).asShot(request.title());
     Shot shot = fitted(made.shot(), made.found(), request.landing());
-    return added(request, shot, made.found().assets(), made.found().notes());
+    return added(
+        request, shot, made.found().assets(), made.found().notes(), came(request, made.found()));
   }
 
   /** The cameras of a new shot, written as it is asked for. */
@@ -135,7 +141,11 @@ class ImportService {
   }
 
   private Imported added(
-      Request request, Shot shot, Map<String, byte[]> triangles, List<String> notes) {
+      Request request,
+      Shot shot,
+      Map<String, byte[]> triangles,
+      List<String> notes,
+      Map<String, String> came) {
     Work.tell("storing", 0.8);
     long production = request.asker().productionId();
     Map<String, Object> made =
@@ -147,21 +157,59 @@ class ImportService {
               assets.put(production, triangles);
               assets.require(production, shot.nodes());
               long id = shots.add(production, shot);
-              note(request, id, 1, notes);
+              note(request, id, 1, notes, came);
               return Map.of("id", id);
             });
     long id = ((Number) made.get("id")).longValue();
     return new Imported(id, 1, shot.nodes().stream().map(Node::id).toList(), notes);
   }
 
-  private void note(Request request, long shotId, long revision, List<String> notes) {
+  private void note(
+      Request request, long shotId, long revision, List<String> notes, Map<String, String> came) {
     handoffs.addIn(
         shotId,
         revision,
         request.ending(),
         request.upload().name(),
         notes,
+        came,
         request.asker().accountId());
+  }
+
+  /** What became of a file, where it is as it came: then it can be renewed. */
+  private static Map<String, String> came(Request request, SceneImport found) {
+    return request.landing().fitting() == null ? Renewal.paths(found.nodes()) : Map.of();
+  }
+
+  private Imported renewed(Request request) throws FormatException {
+    long id = request.landing().shotId();
+    Shot shot = shots.current(id).shot();
+    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
+    Map<String, String> before = handoffs.came(id, request.upload().name());
+    Renewal renewal = Renewal.of(shot, before, found.nodes());
+    if (renewal.renewed().isEmpty()) {
+      throw new RefusedException(
+          "renew",
+          "'" + request.upload().name() + "', of which nothing is in the shot",
+          "a file that came into this shot before");
+    }
+    List<String> notes = new ArrayList<>(renewal.notes());
+    notes.addAll(found.notes());
+    SceneImport told =
+        new SceneImport(found.nodes(), found.range(), found.aspect(), found.assets(), notes);
+    Map<String, String> came = new LinkedHashMap<>(before);
+    came.putAll(Renewal.paths(renewal.added()));
+    return applied(request, renewal.edits(shot), told, came);
+  }
+
+  /** How many nodes of a shot came from a file of that name before. */
+  int renewable(Request request, SceneImport found) {
+    Long id = request.landing().shotId();
+    if (id == null) {
+      return 0;
+    }
+    Map<String, String> before = handoffs.came(id, request.upload().name());
+    return Renewal.of(shots.current(id).shot(), before, found.nodes()).renewed().size();
   }
 
   private Imported intoShot(Request request) throws FormatException {
@@ -176,7 +224,7 @@ class ImportService {
         }
       }
     }
-    return applied(request, edits, found);
+    return applied(request, edits, found, came(request, found));
   }
 
   private Imported ontoCamera(Request request) throws FormatException {
@@ -191,7 +239,7 @@ class ImportService {
             request.landing(),
             alone,
             source(alone, request.landing().camera()));
-    return applied(request, edits, found);
+    return applied(request, edits, found, Map.of());
   }
 
   /** The camera of a file that counts: by its name, or the first. */
@@ -214,16 +262,17 @@ class ImportService {
     return String.join(", ", cameras.stream().map(Node::name).toList());
   }
 
-  private Imported applied(Request request, List<Edit> edits, SceneImport found) {
+  private Imported applied(
+      Request request, List<Edit> edits, SceneImport found, Map<String, String> came) {
     Work.tell("storing", 0.8);
-    boolean adds = edits.stream().anyMatch(AddNodes.class::isInstance);
-    if (adds) {
+    boolean keeps = edits.stream().anyMatch(e -> e instanceof AddNodes || e instanceof Restore);
+    if (keeps) {
       assets.put(request.asker().productionId(), found.assets());
     }
     long shot = request.landing().shotId();
     ShotService.Applied applied = shots.apply(shot, edits, request.asker());
     if (!applied.again()) {
-      note(request, shot, applied.revision(), found.notes());
+      note(request, shot, applied.revision(), found.notes(), came);
     }
     return new Imported(shot, applied.revision(), applied.added(), found.notes());
   }

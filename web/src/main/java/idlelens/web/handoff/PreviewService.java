@@ -58,6 +58,7 @@ class PreviewService {
             ? made.found()
             : file.into(shots.current(request.landing().shotId()).shot().header(), "in");
     write(ScenePreview.of(made.shot(), found, file.conventions()), out);
+    out.put("renewable", imports.renewable(request, found));
     if (request.landing().fitting() != null && !made.shot().cameras().isEmpty()) {
       fitted(made, request.landing(), out.putArray("fitted"));
     }

@@ -125,6 +125,7 @@ export class Bringing {
     const whole = files.some((file) => file.name.toLowerCase().endsWith('.json'));
     if (this.into.value !== 'new' && !whole) form.append('shot', this.desk.shot);
     if (this.isOnto) form.append('onto', this.into.value.slice(3));
+    if (this.into.value === 'renew') form.append('renew', 'true');
     const carriers = /** @type {HTMLInputElement} */ (this.carriers.querySelector('input'));
     const said = {
       camera: this.camera.value,
@@ -162,7 +163,17 @@ export class Bringing {
     if (asked !== this.asked) return undefined;
     if (!found) return this.preview.replaceChildren();
     this.fillCameras(found.cameras);
+    this.offerRenewal(found.renewable ?? 0);
     return this.preview.replaceChildren(foundIn(found));
+  }
+
+  /** A file that came in before can renew what came from it. */
+  offerRenewal(count) {
+    const there = this.into.querySelector('[value=renew]');
+    const text = `renew what came from it (${count} ${count === 1 ? 'node' : 'nodes'})`;
+    if (!count && this.into.value !== 'renew') there?.remove();
+    else if (there) there.textContent = text;
+    else if (count) this.into.append(h('option', { value: 'renew', text }));
   }
 
   fillCameras(names) {
@@ -187,7 +198,11 @@ export class Bringing {
   }
 
   say(made) {
-    const words = this.isOnto ? 'The motion is replaced.' : `${made.nodes.length} nodes came in.`;
+    const words = this.isOnto
+      ? 'The motion is replaced.'
+      : this.into.value === 'renew'
+        ? 'What came from it is renewed.'
+        : `${made.nodes.length} nodes came in.`;
     const link = h('a', { href: `/shots/${made.shotId}`, text: 'Open it on the Floor' });
     const undo =
       String(made.shotId) === this.desk.shot ? button('Undo it', () => this.undo(), { class: 'quiet' }) : null;

@@ -43,8 +43,14 @@ export class Desk extends EventTarget {
     return this.choices.axes.find((a) => a.id === id);
   }
 
-  /** Something went out or came in. */
-  changed() {
+  /** Something went out or came in; then there may be other cameras. */
+  async changed() {
     this.dispatchEvent(new Event('record'));
+    const { nodes } = await getJson(`/api/shots/${this.shot}`);
+    const cameras = nodes.filter((n) => n.kind === 'camera').map(({ id, name }) => ({ id, name }));
+    const same = JSON.stringify(cameras) === JSON.stringify(this.cameras);
+    if (same) return;
+    this.cameras = cameras;
+    this.dispatchEvent(new Event('cameras'));
   }
 }

@@ -237,6 +237,38 @@ class TransferApiTest {
   }
 
   @Test
+  void aFileThatChangedOutside_renewsWhatCameFromIt_andKeepsWhatWasBuiltOnTop() throws Exception {
+    long shot = app.copyOf("Lamp room");
+    String text =
+        new String(Files.readAllBytes(FILES.resolve("quay-rail.usda")), StandardCharsets.UTF_8);
+    Map<String, String> into = Map.of("shot", Long.toString(shot));
+    String imports = production() + "/imports";
+    Map<String, byte[]> first = Map.of("quay-rail.usda", text.getBytes(StandardCharsets.UTF_8));
+    JsonNode look = app.upload(imports + "/preview", first, into).json();
+    assertThat(look.get("renewable").intValue()).isZero();
+    String camera = cameraOf(shot, app.upload(imports, first, into).json());
+    app.edit(shot, "{\"edit\":\"rename\",\"id\":\"" + camera + "\",\"name\":\"Mine\"}");
+    int nodes = app.get("/api/shots/" + shot).json().get("nodes").size();
+    String changed =
+        text.replace("1001: 35,", "1001: 50,").replace("(-150, -640.5, 12)", "(-50, -640.5, 12)");
+    Map<String, byte[]> second = Map.of("quay-rail.usda", changed.getBytes(StandardCharsets.UTF_8));
+    assertThat(app.upload(imports + "/preview", second, into).json().get("renewable").intValue())
+        .isGreaterThan(3);
+    RunningApp.Answer renewed =
+        app.upload(imports, second, Map.of("shot", Long.toString(shot), "renew", "true"));
+    assertThat(renewed.status()).as(renewed.text()).isEqualTo(201);
+    assertThat(renewed.json().get("notes").toString()).contains("are renewed");
+    JsonNode node = app.node(shot, camera);
+    assertThat(node.get("name").stringValue()).isEqualTo("Mine");
+    assertThat(node.toString()).contains("[1001.0,50.0");
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(nodes);
+    RunningApp.Answer other =
+        app.upload(
+            imports, file("ferry-pass.dae"), Map.of("shot", Long.toString(shot), "renew", "true"));
+    assertThat(other.text()).contains("a file that came into this shot before");
+  }
+
+  @Test
   void twoCameras_comparedAndPutRight_areOne() throws Exception {
     long shot = app.copyOf("Hand-off");
     byte[] file =

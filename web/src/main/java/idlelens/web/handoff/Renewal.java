@@ -1,0 +1,115 @@
+package idlelens.web.handoff;
+
+import idlelens.core.curve.Curve;
+import idlelens.core.edit.AddNodes;
+import idlelens.core.edit.Edit;
+import idlelens.core.edit.Restore;
+import idlelens.core.part.Carriage;
+import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
+import idlelens.core.scene.Shot;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A file that is read again: what came from it gets its keys, its lens values and its triangles
+ * anew, and keeps what was built on top; what is new in it is added.
+ *
+ * @param renewed nodes of the shot as they will be
+ * @param added nodes that were not in the file before
+ * @param missing names of nodes that came from the file and are no more in it
+ */
+record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
+  private static final List<Path> LENS = List.of(Path.FOCAL, Path.F_STOP, Path.FOCUS);
+
+  /** Where each node stands among those that carry it, by names; two of one name are numbered. */
+  static Map<String, String> paths(List<Node> nodes) {
+    Map<String, String> byId = new HashMap<>();
+    Map<String, Integer> taken = new HashMap<>();
+    Map<String, String> ids = new LinkedHashMap<>();
+    for (Node node : nodes) {
+      String above = byId.getOrDefault(node.carriage().carrierId(), "");
+      String plain = above + "/" + node.kind() + ":" + node.name();
+      int again = taken.merge(plain, 1, Integer::sum);
+      String path = again == 1 ? plain : plain + "#" + again;
+      byId.put(node.id(), path);
+      ids.put(path, node.id());
+    }
+    return ids;
+  }
+
+  /**
+   * @param came the nodes of the shot by their paths in the file as it was
+   * @param found what is in the file now
+   */
+  static Renewal of(Shot shot, Map<String, String> came, List<Node> found) {
+    Map<String, String> now = paths(found);
+    Map<String, String> oldIds = new HashMap<>(); // of new ids
+    now.forEach(
+        (path, id) ->
+            Optional.ofNullable(came.get(path))
+                .filter(old -> shot.find(old).isPresent())
+                .ifPresent(old -> oldIds.put(id, old)));
+    List<Node> renewed = new ArrayList<>();
+    List<Node> added = new ArrayList<>();
+    for (Node node : found) {
+      String old = oldIds.get(node.id());
+      if (old == null) {
+        added.add(recarried(node, oldIds));
+      } else {
+        renewed.add(renewed(shot.node(old), node));
+      }
+    }
+    List<String> missing =
+        came.entrySet().stream()
+            .filter(e -> !now.containsKey(e.getKey()) && shot.find(e.getValue()).isPresent())
+            .map(e -> shot.node(e.getValue()).name())
+            .toList();
+    return new Renewal(renewed, added, missing);
+  }
+
+  private static Node recarried(Node node, Map<String, String> oldIds) {
+    String carrier = node.carriage().carrierId();
+    return oldIds.containsKey(carrier)
+        ? node.withCarriage(new Carriage(oldIds.get(carrier), node.carriage().offset()))
+        : node;
+  }
+
+  private static Node renewed(Node old, Node now) {
+    Map<Path, Curve> curves = new LinkedHashMap<>();
+    Path.POSE.forEach(p -> curves.put(p, now.chain().curve(p)));
+    if (old instanceof Node.Camera && now instanceof Node.Camera) {
+      LENS.forEach(p -> curves.put(p, now.chain().curve(p)));
+    }
+    Node moved = old.withChain(old.chain().with(curves));
+    return moved instanceof Node.Piece piece && now instanceof Node.Piece shaped
+        ? new Node.Piece(piece.body(), shaped.shape(), piece.finish())
+        : moved;
+  }
+
+  List<Edit> edits(Shot shot) {
+    List<Edit> edits = new ArrayList<>();
+    if (!renewed.isEmpty()) {
+      List<String> order = shot.nodes().stream().map(Node::id).toList();
+      edits.add(new Restore(Optional.empty(), renewed, order, Optional.empty()));
+    }
+    if (!added.isEmpty()) {
+      edits.add(new AddNodes(added));
+    }
+    return edits;
+  }
+
+  List<String> notes() {
+    List<String> notes = new ArrayList<>();
+    notes.add(renewed.size() + " nodes that came from the file before are renewed");
+    if (!added.isEmpty()) {
+      notes.add(added.size() + " are new in it");
+    }
+    missing.forEach(name -> notes.add(name + ": is no more in the file, and stays as it was"));
+    return notes;
+  }
+}
