@@ -8,7 +8,7 @@ import java.nio.charset.StandardCharsets;
  * Double#parseDouble}.
  */
 public final class NumberScan {
-  private static final long MOST_EXACT = 1L << 53;
+  private static final int MOST_DIGITS = 15;
   private static final int MOST_TEN = 22;
   private static final int LONGEST = 400;
   private static final double[] TENS = new double[MOST_TEN + 1];
@@ -45,36 +45,58 @@ public final class NumberScan {
   public double read(int from) {
     int i = from;
     boolean minus = i < end && text[i] == '-';
-    if (i < end && (minus || text[i] == '+')) {
+    if (minus || i < end && text[i] == '+') {
       i++;
     }
+    int first = i;
     long digits = 0;
+    while (i < end && (byte) (text[i] - '0') >= 0 && text[i] <= '9' && i - first < MOST_DIGITS) {
+      digits = digits * 10 + (text[i++] - '0');
+    }
+    int seen = i - first;
     int places = 0;
-    int seen = 0;
-    boolean dot = false;
-    for (; i < end; i++) {
-      int digit = text[i] - '0';
-      if (digit >= 0 && digit <= 9) {
-        digits = digits < MOST_EXACT ? digits * 10 + digit : digits;
-        seen++;
-        places += dot ? 1 : 0;
-      } else if (text[i] == '.' && !dot) {
-        dot = true;
-      } else {
-        break;
+    if (i < end && text[i] == '.') {
+      int dot = i++;
+      int stop = Math.min(end, dot + 1 + MOST_DIGITS - seen);
+      while (i < stop && text[i] >= '0' && text[i] <= '9') {
+        digits = digits * 10 + (text[i++] - '0');
       }
+      places = i - dot - 1;
+      seen += places;
     }
     if (seen == 0) {
       at = from;
       return Double.NaN;
     }
-    boolean power = i < end && (text[i] == 'e' || text[i] == 'E');
-    if (power || seen > 15 || places > MOST_TEN) {
-      return slow(from, power ? powerEnd(i) : i);
+    if (i < end && goesOn(text[i])) {
+      return slow(from, longEnd(i));
     }
     at = i;
     double value = digits / TENS[places];
     return minus ? -value : value;
+  }
+
+  /** Whether a number has more digits than are exact, or a power of ten. */
+  private static boolean goesOn(byte next) {
+    return next >= '0' && next <= '9' || next == 'e' || next == 'E' || next == '.';
+  }
+
+  /** Where a number ends that goes on. */
+  private int longEnd(int from) {
+    int i = from;
+    boolean dot = false;
+    for (int k = from - 1; k >= 0 && isOfNumber(text[k]); k--) {
+      dot |= text[k] == '.';
+    }
+    while (i < end && (text[i] >= '0' && text[i] <= '9' || text[i] == '.' && !dot)) {
+      dot |= text[i++] == '.';
+    }
+    boolean power = i < end && (text[i] == 'e' || text[i] == 'E');
+    return power ? powerEnd(i) : i;
+  }
+
+  private static boolean isOfNumber(byte letter) {
+    return letter >= '0' && letter <= '9' || letter == '.';
   }
 
   private int powerEnd(int e) {

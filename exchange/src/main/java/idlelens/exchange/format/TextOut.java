@@ -13,10 +13,43 @@ public final class TextOut {
     10_000_000_000_000L, 1_000_000_000_000L, 100_000_000_000L, 10_000_000_000L
   };
   private static final int MOST_DECIMALS = 13;
+  private static final int HUNDRED = 100;
+  private static final double ROUNDING = 0.5;
+
+  /** Decimals are written in two parts that integers hold. */
+  private static final int LOW_DIGITS = 7;
+
+  private static final int LOW_PART = 10_000_000;
+
+  /** The two digits of each number below a hundred. */
+  private static final byte[] TENS = new byte[HUNDRED];
+
+  private static final byte[] ONES = new byte[HUNDRED];
+
+  static {
+    for (int i = 0; i < HUNDRED; i++) {
+      TENS[i] = (byte) ('0' + i / 10);
+      ONES[i] = (byte) ('0' + i % 10);
+    }
+  }
+
   private static final int LONGEST_NUMBER = 32;
 
-  private byte[] octets = new byte[1 << 16];
+  private static final int USUAL_ROOM = 1 << 14;
+
+  private byte[] octets;
   private int length;
+
+  public TextOut() {
+    this(USUAL_ROOM);
+  }
+
+  /**
+   * @param expected how many octets there will be, about; with fewer it grows
+   */
+  public TextOut(int expected) {
+    octets = new byte[Math.max(USUAL_ROOM, expected)];
+  }
 
   private void room(int more) {
     if (octets.length - length < more) {
@@ -60,12 +93,18 @@ public final class TextOut {
     if (step == LIMITS.length || !(size < LIMITS[step])) {
       return add(large(value));
     }
-    long scaled = Math.round(size * SCALES[step]);
-    if (value < 0 && scaled != 0) {
+    long scale = SCALES[step];
+    int whole = (int) size;
+    long part = (long) ((size - whole) * scale + ROUNDING); // the difference is exact
+    if (part == scale) {
+      whole++;
+      part = 0;
+    }
+    if (value < 0 && (whole != 0 || part != 0)) {
       octets[length++] = '-';
     }
-    whole(scaled / SCALES[step]);
-    fraction(scaled % SCALES[step], MOST_DECIMALS - step);
+    whole(whole);
+    fraction(part, MOST_DECIMALS - step);
     return this;
   }
 
@@ -74,17 +113,28 @@ public final class TextOut {
     return whole ? Long.toString((long) value) : Double.toString(value);
   }
 
-  private void whole(long value) {
-    int digits = 1;
-    for (long rest = value; rest >= 10; rest /= 10) {
-      digits++;
+  private void whole(int value) {
+    int count = 1;
+    for (int rest = value; rest >= 10; rest /= 10) {
+      count++;
     }
-    long rest = value;
-    for (int i = length + digits - 1; i >= length; i--) {
-      octets[i] = (byte) ('0' + rest % 10);
-      rest /= 10;
+    digits(value, count);
+  }
+
+  /** Writes so many digits of a number, two at a time, with zeros before it. */
+  private void digits(int value, int count) {
+    int rest = value;
+    int at = length + count;
+    length = at;
+    for (int left = count; left > 1; left -= 2) {
+      int two = rest % HUNDRED;
+      rest /= HUNDRED;
+      octets[--at] = ONES[two];
+      octets[--at] = TENS[two];
     }
-    length += digits;
+    if ((count & 1) == 1) {
+      octets[--at] = (byte) ('0' + rest);
+    }
   }
 
   private void fraction(long value, int decimals) {
@@ -92,24 +142,19 @@ public final class TextOut {
       return;
     }
     octets[length++] = '.';
-    long rest = value;
-    int digits = decimals;
-    while (rest % 10 == 0) {
-      rest /= 10;
-      digits--;
+    digits((int) (value / LOW_PART), decimals - LOW_DIGITS);
+    digits((int) (value % LOW_PART), LOW_DIGITS);
+    while (octets[length - 1] == '0') {
+      length--;
     }
-    for (int i = length + digits - 1; i >= length; i--) {
-      octets[i] = (byte) ('0' + rest % 10);
-      rest /= 10;
-    }
-    length += digits;
   }
 
   /** Adds numbers with something between them. */
   public TextOut add(double[] values, int from, int count, String between) {
+    byte[] gap = between.getBytes(StandardCharsets.UTF_8);
     for (int i = 0; i < count; i++) {
       if (i > 0) {
-        add(between);
+        add(gap);
       }
       add(values[from + i]);
     }

@@ -5,12 +5,15 @@ import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.JsonPlace;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
 /** The numbers in the buffers of a file. An accessor that is asked for again is not read again. */
 final class GltfAccessors {
+  private static final int FLOAT = 5126;
+
   private final GltfFile file;
   private final Map<Integer, double[]> known = new HashMap<>();
 
@@ -139,6 +142,13 @@ final class GltfAccessors {
     int components = layout.components;
     int width = width(layout.kind, layout.path);
     double[] out = new double[(int) layout.count * components];
+    if (layout.kind == FLOAT && stride == layout.octets()) {
+      FloatBuffer floats = in.position((int) start).slice().order(in.order()).asFloatBuffer();
+      for (int i = 0; i < out.length; i++) {
+        out[i] = floats.get(i);
+      }
+      return out;
+    }
     for (int i = 0; i < layout.count; i++) {
       int at = (int) (start + i * stride);
       for (int j = 0; j < components; j++) {

@@ -86,11 +86,14 @@ public record Channel(
 
   private void requireTurns() throws FormatException {
     for (int i = 0; i < times.length; i++) {
-      double length = turn(i).lengthSquared();
-      if (!(length > 0.25 && length < 4)) {
+      double sum = 0;
+      for (int c = 0; c < 4; c++) {
+        sum += value(i, c) * value(i, c);
+      }
+      if (!(sum > 0.25 && sum < 4)) {
         throw new FormatException(
             path + ".output[" + i + "]",
-            "a quaternion of length " + Math.sqrt(length),
+            "a quaternion of length " + Math.sqrt(sum),
             "a quaternion of length 1");
       }
     }

@@ -215,22 +215,38 @@ final class UsdText {
   void numbers(Growing into) throws FormatException {
     int open = 0;
     do {
-      int c = peek();
-      if (c == '(' || c == '[') {
+      int c = at < text.length ? text[at] : 0;
+      if (c == ' ' || c == ',' && open > 0) {
+        at++;
+      } else if (c == '(' || c == '[') {
         open++;
         at++;
       } else if (c == ')' || c == ']') {
         open--;
         at++;
-      } else if (c == ',' && open > 0) {
-        at++;
       } else {
-        into.add(number());
+        open += word(into);
       }
       if (open < 0) {
         throw refusal("as many brackets opened as closed");
       }
     } while (open > 0);
+  }
+
+  /** A number, or what stands before one; always 0. */
+  private int word(Growing into) throws FormatException {
+    double value = numbers.read(at);
+    if (numbers.at() != at) {
+      at = numbers.at();
+      into.add(value);
+      return 0;
+    }
+    int before = at;
+    skip();
+    if (at == before) {
+      throw refusal("a number that is finite");
+    }
+    return 0;
   }
 
   /** Passes by a value of any kind: brackets within brackets, texts, words. */

@@ -13,6 +13,7 @@ import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
 import idlelens.exchange.scenefile.View;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -30,14 +31,17 @@ import tools.jackson.databind.node.ObjectNode;
 public final class UsdWriter {
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
+  private static final int OCTETS_A_NUMBER = 17;
+  private static final long MOST_EXPECTED = 1L << 28;
 
   private final SceneFile scene;
-  private final TextOut out = new TextOut();
+  private final TextOut out;
   private final Map<Integer, List<Integer>> below = new HashMap<>();
   private String indent = "";
 
   private UsdWriter(SceneFile scene) {
     this.scene = scene;
+    this.out = new TextOut(expected(scene));
     for (int i = 0; i < scene.nodes().size(); i++) {
       below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
     }
@@ -51,6 +55,17 @@ public final class UsdWriter {
     writer.head();
     writer.nodes(-1);
     return writer.out.octets();
+  }
+
+  /** About how long the text of all samples will be. */
+  private static int expected(SceneFile scene) {
+    long numbers = 0;
+    for (FileNode node : scene.nodes()) {
+      for (Op op : node.ops()) {
+        numbers += op.channels().stream().mapToLong(c -> c.values().length + c.keys()).sum();
+      }
+    }
+    return (int) Math.min(MOST_EXPECTED, numbers * OCTETS_A_NUMBER);
   }
 
   private void line(String text) {
@@ -166,23 +181,21 @@ public final class UsdWriter {
       return;
     }
     open(type + " " + name + ".timeSamples = {");
+    byte[] margin = indent.getBytes(StandardCharsets.UTF_8);
     for (int k = 0; k < channel.keys(); k++) {
-      out.add(indent).add(channel.times()[k]).add(": ");
+      out.add(margin).add(channel.times()[k]).add(':').add(' ');
       tuple(channel, k, order);
-      out.add(",\n");
+      out.add(',').add('\n');
     }
     close("}");
   }
 
   private void tuple(Channel channel, int key, int[] order) {
-    char before = '(';
-    for (int from : order) {
-      out.add(before);
-      if (before == ',') {
-        out.add(' ');
-      }
-      out.add(channel.value(key, from));
-      before = ',';
+    double[] values = channel.values();
+    int from = key * channel.components();
+    out.add('(').add(values[from + order[0]]);
+    for (int i = 1; i < order.length; i++) {
+      out.add(',').add(' ').add(values[from + order[i]]);
     }
     out.add(')');
   }
