@@ -1,6 +1,9 @@
 package idlelens.core.set;
 
 import idlelens.core.rule.RefusedException;
+import java.util.ArrayList;
+import java.util.List;
+import org.joml.Vector3d;
 
 /** A box along the axes, in metres. */
 public record Bounds(double minX, double minY, double minZ, double maxX, double maxY, double maxZ) {
@@ -28,6 +31,17 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
   /** So many times as large, about the origin. */
   public Bounds times(double size) {
     return new Bounds(minX * size, minY * size, minZ * size, maxX * size, maxY * size, maxZ * size);
+  }
+
+  /** Its eight corners. */
+  public List<Vector3d> corners() {
+    List<Vector3d> corners = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      corners.add(
+          new Vector3d(
+              (i & 1) == 0 ? minX : maxX, (i & 2) == 0 ? minY : maxY, (i & 4) == 0 ? minZ : maxZ));
+    }
+    return corners;
   }
 
   public double centreX() {

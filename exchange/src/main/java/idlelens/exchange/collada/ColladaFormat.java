@@ -2,6 +2,7 @@ package idlelens.exchange.collada;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.Holds;
 import idlelens.exchange.scenefile.Rest;
 import idlelens.exchange.scenefile.SceneFile;
@@ -12,38 +13,23 @@ import java.util.Optional;
 
 /** COLLADA 1.4.1. */
 public final class ColladaFormat implements SceneFormat {
-  private static final Holds HOLDS =
-      new Holds(
-          List.of(Axes.Y_UP, Axes.Z_UP),
-          Optional.empty(),
-          Optional.of(Rest.OWN_Z),
-          true,
-          false,
-          false);
+  private static final FormatFacts FACTS =
+      new FormatFacts(
+          "dae",
+          "COLLADA 1.4.1",
+          List.of("dae"),
+          "model/vnd.collada+xml",
+          new Holds(
+              List.of(Axes.Y_UP, Axes.Z_UP),
+              Optional.empty(),
+              Optional.of(Rest.OWN_Z),
+              true,
+              false,
+              false));
 
   @Override
-  public String id() {
-    return "dae";
-  }
-
-  @Override
-  public String label() {
-    return "COLLADA 1.4.1";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("dae");
-  }
-
-  @Override
-  public String mediaType() {
-    return "model/vnd.collada+xml";
-  }
-
-  @Override
-  public Holds holds() {
-    return HOLDS;
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

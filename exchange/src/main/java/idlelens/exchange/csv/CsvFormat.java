@@ -2,6 +2,7 @@ package idlelens.exchange.csv;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.Holds;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.SceneFormat;
@@ -11,32 +12,18 @@ import java.util.Optional;
 
 /** A camera as a table, in whatever axes, unit and angles a receiver wants. */
 public final class CsvFormat implements SceneFormat {
-  private static final Holds HOLDS =
-      new Holds(List.of(Axes.values()), Optional.empty(), Optional.empty(), false, false, false);
+  private static final FormatFacts FACTS =
+      new FormatFacts(
+          "csv",
+          "Table, CSV",
+          List.of("csv"),
+          "text/csv;charset=UTF-8",
+          new Holds(
+              List.of(Axes.values()), Optional.empty(), Optional.empty(), false, false, false));
 
   @Override
-  public String id() {
-    return "csv";
-  }
-
-  @Override
-  public String label() {
-    return "Table, CSV";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("csv");
-  }
-
-  @Override
-  public String mediaType() {
-    return "text/csv;charset=UTF-8";
-  }
-
-  @Override
-  public Holds holds() {
-    return HOLDS;
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

@@ -2,7 +2,6 @@ package idlelens.exchange.incoming;
 
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
-import idlelens.core.set.Bounds;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
@@ -103,7 +102,7 @@ final class Pieces {
     Matrix3d back = new Matrix3d(axes).mul(inner.at(kept)).invert();
     double most = 0;
     for (Piece piece : pieces) {
-      for (Vector3d corner : corners(piece.shape.bounds())) {
+      for (Vector3d corner : piece.shape.bounds().corners()) {
         Vector3d own = back.transform(new Vector3d(corner));
         for (Matrix3d frame : inner.frames()) {
           Vector3d there = axes.transform(frame.transform(new Vector3d(own)));
@@ -119,17 +118,5 @@ final class Pieces {
               where,
               most));
     }
-  }
-
-  private static List<Vector3d> corners(Bounds b) {
-    List<Vector3d> corners = new ArrayList<>();
-    for (int i = 0; i < 8; i++) {
-      corners.add(
-          new Vector3d(
-              (i & 1) == 0 ? b.minX() : b.maxX(),
-              (i & 2) == 0 ? b.minY() : b.maxY(),
-              (i & 4) == 0 ? b.minZ() : b.maxZ()));
-    }
-    return corners;
   }
 }

@@ -4,11 +4,9 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
-import idlelens.core.set.Bounds;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.scenefile.Conventions;
-import java.util.ArrayList;
 import java.util.List;
 import org.joml.Vector3d;
 
@@ -57,7 +55,7 @@ public record ScenePreview(
       RigidPose pose = first.pose(node.id(), 0);
       if (node instanceof Node.Piece piece && piece.shape() instanceof Shape.Imported imported) {
         triangles += imported.triangles();
-        corners(imported.bounds()).forEach(c -> grow(low, high, pose.apply(c)));
+        imported.bounds().corners().forEach(c -> grow(low, high, pose.apply(c)));
       } else if (!(node instanceof Node.Sun)) {
         grow(low, high, pose.place());
       }
@@ -97,17 +95,5 @@ public record ScenePreview(
       low[axis] = Math.min(low[axis], point.get(axis));
       high[axis] = Math.max(high[axis], point.get(axis));
     }
-  }
-
-  private static List<Vector3d> corners(Bounds b) {
-    List<Vector3d> corners = new ArrayList<>();
-    for (int i = 0; i < 8; i++) {
-      corners.add(
-          new Vector3d(
-              (i & 1) == 0 ? b.minX() : b.maxX(),
-              (i & 2) == 0 ? b.minY() : b.maxY(),
-              (i & 4) == 0 ? b.minZ() : b.maxZ()));
-    }
-    return corners;
   }
 }

@@ -1,6 +1,7 @@
 package idlelens.exchange.obj;
 
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.ReadOnly;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.Upload;
@@ -8,24 +9,12 @@ import java.util.List;
 
 /** Wavefront pieces. */
 public final class ObjFormat implements ReadOnly {
-  @Override
-  public String id() {
-    return "obj";
-  }
+  private static final FormatFacts FACTS =
+      new FormatFacts("obj", "Wavefront", List.of("obj"), "model/obj", ReadOnly.NOTHING);
 
   @Override
-  public String label() {
-    return "Wavefront";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("obj");
-  }
-
-  @Override
-  public String mediaType() {
-    return "model/obj";
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

@@ -2,6 +2,7 @@ package idlelens.exchange.opentrackio;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.Holds;
 import idlelens.exchange.scenefile.Rest;
 import idlelens.exchange.scenefile.SceneFile;
@@ -12,32 +13,18 @@ import java.util.Optional;
 
 /** OpenTrackIO, a sample on each line. */
 public final class TrackFormat implements SceneFormat {
-  private static final Holds HOLDS =
-      new Holds(List.of(Axes.Z_UP), Optional.of(1.0), Optional.of(Rest.LEVEL), false, false, false);
+  private static final FormatFacts FACTS =
+      new FormatFacts(
+          "opentrackio",
+          "OpenTrackIO, lines",
+          List.of("jsonl", "opentrackio"),
+          "application/x-ndjson",
+          new Holds(
+              List.of(Axes.Z_UP), Optional.of(1.0), Optional.of(Rest.LEVEL), false, false, false));
 
   @Override
-  public String id() {
-    return "opentrackio";
-  }
-
-  @Override
-  public String label() {
-    return "OpenTrackIO, lines";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("jsonl", "opentrackio");
-  }
-
-  @Override
-  public String mediaType() {
-    return "application/x-ndjson";
-  }
-
-  @Override
-  public Holds holds() {
-    return HOLDS;
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

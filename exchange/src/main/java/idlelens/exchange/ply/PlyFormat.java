@@ -1,6 +1,7 @@
 package idlelens.exchange.ply;
 
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.ReadOnly;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.Upload;
@@ -8,24 +9,12 @@ import java.util.List;
 
 /** Polygon files: text, and binary of either order of octets. */
 public final class PlyFormat implements ReadOnly {
-  @Override
-  public String id() {
-    return "ply";
-  }
+  private static final FormatFacts FACTS =
+      new FormatFacts("ply", "Polygon file", List.of("ply"), "application/x-ply", ReadOnly.NOTHING);
 
   @Override
-  public String label() {
-    return "Polygon file";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("ply");
-  }
-
-  @Override
-  public String mediaType() {
-    return "application/x-ply";
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

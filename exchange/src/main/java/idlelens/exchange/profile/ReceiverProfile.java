@@ -119,13 +119,14 @@ public record ReceiverProfile(
 
   /** Whether its numbers are among those worked by hand: then only the rest may be changed. */
   public boolean isProven() {
-    return BUILT_IN.stream()
-        .anyMatch(
-            b ->
-                b.conventions.equals(conventions)
-                    && b.order == order
-                    && b.lens == lens
-                    && b.picture.origin() == picture.origin());
+    return filmBack.isEmpty()
+        && BUILT_IN.stream()
+            .anyMatch(
+                b ->
+                    b.conventions.equals(conventions)
+                        && b.order == order
+                        && b.lens == lens
+                        && b.picture.origin() == picture.origin());
   }
 
   public ReceiverProfile withConventions(Conventions other) {

@@ -1,7 +1,6 @@
 package idlelens.exchange.scenefile;
 
 import java.util.List;
-import java.util.stream.Stream;
 import org.joml.Matrix4d;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
@@ -19,34 +18,47 @@ public sealed interface Op {
     return channels().stream().allMatch(Channel::isConstant);
   }
 
+  /** Three numbers, each with a lane of its own. */
+  sealed interface Three extends Op {
+    Lane x();
+
+    Lane y();
+
+    Lane z();
+
+    default List<Lane> lanes() {
+      return List.of(x(), y(), z());
+    }
+
+    default Vector3d vectorAt(double time) {
+      return new Vector3d(x().at(time), y().at(time), z().at(time));
+    }
+
+    @Override
+    default boolean isConstant() {
+      return lanes().stream().allMatch(Lane::isConstant);
+    }
+
+    @Override
+    default List<Channel> channels() {
+      return lanes().stream().map(Lane::channel).distinct().toList();
+    }
+  }
+
   /** A shift, in the file's unit. */
-  record Place(Lane x, Lane y, Lane z) implements Op {
+  record Place(Lane x, Lane y, Lane z) implements Three {
     /** Along the three components of a channel. */
     public static Place of(Channel channel) {
       return new Place(new Lane(channel, 0), new Lane(channel, 1), new Lane(channel, 2));
     }
 
     public Vector3d shiftAt(double time) {
-      return new Vector3d(x.at(time), y.at(time), z.at(time));
-    }
-
-    public List<Lane> lanes() {
-      return List.of(x, y, z);
-    }
-
-    @Override
-    public boolean isConstant() {
-      return lanes().stream().allMatch(Lane::isConstant);
+      return vectorAt(time);
     }
 
     @Override
     public Matrix4d at(double time) {
       return new Matrix4d().translation(shiftAt(time));
-    }
-
-    @Override
-    public List<Channel> channels() {
-      return lanes().stream().map(Lane::channel).distinct().toList();
     }
   }
 
@@ -86,33 +98,19 @@ public sealed interface Op {
   }
 
   /** Sizes along the axes. */
-  record Size(Lane x, Lane y, Lane z) implements Op {
+  record Size(Lane x, Lane y, Lane z) implements Three {
     /** Along the three components of a channel. */
     public static Size of(Channel channel) {
       return new Size(new Lane(channel, 0), new Lane(channel, 1), new Lane(channel, 2));
     }
 
     public Vector3d sizesAt(double time) {
-      return new Vector3d(x.at(time), y.at(time), z.at(time));
-    }
-
-    public List<Lane> lanes() {
-      return List.of(x, y, z);
-    }
-
-    @Override
-    public boolean isConstant() {
-      return lanes().stream().allMatch(Lane::isConstant);
+      return vectorAt(time);
     }
 
     @Override
     public Matrix4d at(double time) {
       return new Matrix4d().scaling(sizesAt(time));
-    }
-
-    @Override
-    public List<Channel> channels() {
-      return Stream.of(x, y, z).map(Lane::channel).distinct().toList();
     }
   }
 

@@ -16,11 +16,6 @@ public interface ReadOnly extends SceneFormat {
   }
 
   @Override
-  default Holds holds() {
-    return NOTHING;
-  }
-
-  @Override
   default Written write(SceneFile scene) {
     throw new RefusedException("format", id(), "a format that is written");
   }

@@ -5,20 +5,28 @@ import java.util.List;
 
 /** A format: octets to a scene, and a scene to octets. */
 public interface SceneFormat {
-  /** Its short name, as in an address: {@code glb}. */
-  String id();
+  /** What is said of it. */
+  FormatFacts facts();
 
-  /** What it is called: {@code glTF 2.0, binary}. */
-  String label();
+  /** Its short name. */
+  default String id() {
+    return facts().id();
+  }
 
-  /** Letters behind the dot of the files that it reads; those it writes come first. */
-  List<String> endings();
+  /** What it is called. */
+  default String label() {
+    return facts().label();
+  }
 
-  /** For the head of an answer. */
-  String mediaType();
+  /** Letters behind the dot of its files. */
+  default List<String> endings() {
+    return facts().endings();
+  }
 
   /** What it can hold. */
-  Holds holds();
+  default Holds holds() {
+    return facts().holds();
+  }
 
   /** Whether it is written, and not only read. */
   default boolean isWritten() {

@@ -2,6 +2,7 @@ package idlelens.exchange.usd;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Axes;
+import idlelens.exchange.scenefile.FormatFacts;
 import idlelens.exchange.scenefile.Holds;
 import idlelens.exchange.scenefile.Rest;
 import idlelens.exchange.scenefile.SceneFile;
@@ -12,38 +13,23 @@ import java.util.Optional;
 
 /** OpenUSD text. */
 public final class UsdFormat implements SceneFormat {
-  private static final Holds HOLDS =
-      new Holds(
-          List.of(Axes.Y_UP, Axes.Z_UP),
-          Optional.empty(),
-          Optional.of(Rest.OWN_Z),
-          true,
-          false,
-          false);
+  private static final FormatFacts FACTS =
+      new FormatFacts(
+          "usda",
+          "OpenUSD text",
+          List.of("usda"),
+          "model/vnd.usda",
+          new Holds(
+              List.of(Axes.Y_UP, Axes.Z_UP),
+              Optional.empty(),
+              Optional.of(Rest.OWN_Z),
+              true,
+              false,
+              false));
 
   @Override
-  public String id() {
-    return "usda";
-  }
-
-  @Override
-  public String label() {
-    return "OpenUSD text";
-  }
-
-  @Override
-  public List<String> endings() {
-    return List.of("usda");
-  }
-
-  @Override
-  public String mediaType() {
-    return "model/vnd.usda";
-  }
-
-  @Override
-  public Holds holds() {
-    return HOLDS;
+  public FormatFacts facts() {
+    return FACTS;
   }
 
   @Override

@@ -65,7 +65,7 @@ public class FileWriting {
         new WrittenFile(
             fileName(handOff, format),
             format.id(),
-            format.mediaType(),
+            format.facts().mediaType(),
             written.octets(),
             new ArrayList<>(notes),
             Optional.of(handOff.profile().name()),
