@@ -34,8 +34,11 @@ public final class Baking {
     }
     int end = keys.size() - 1;
     keys.addAll(cut.keys().subList(last + 1, cut.keys().size()));
-    keys.set(first, leaving(cut, first, frames.get(1) - from));
-    keys.set(end, reaching(cut, last, to - frames.get(frames.size() - 2)));
+    // a jump is written an instant early, so the cut may show there what comes an instant later
+    Key leaving = leaving(cut, first, frames.get(1) - from);
+    Key reaching = reaching(cut, last, to - frames.get(frames.size() - 2));
+    keys.set(first, leaving.withValue(keys.get(first).value()));
+    keys.set(end, reaching.withValue(keys.get(end).value()));
     return curve.withKeys(keys);
   }
 

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.Assume;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
@@ -41,5 +42,15 @@ class BakingTest {
           .as("at %s", f)
           .isCloseTo(curve.at(f), within(1e-8 * (1 + Math.abs(curve.at(f))) + jump));
     }
+  }
+
+  @Example
+  void of_aFrameWithinAnInstantOfAJump_showsWhatTheCurveShowsThere() {
+    Key low = new Key(0, 0, Tangent.Kind.STRAIGHT);
+    Key high = new Key(1.9997, 3, Tangent.Kind.STRAIGHT);
+    Curve saw = new Curve(0, List.of(low, high), Beyond.HOLD, Beyond.CYCLE);
+    // the third round ends at 5.9991, so 5.999 is 0.0001 before its top
+    Curve baked = Baking.of(saw, List.of(3.0, 5.999), new FrameSpan(0, 20));
+    assertThat(baked.at(5.999)).isCloseTo(3 * (1 - 0.0001 / 1.9997), within(1e-9));
   }
 }
