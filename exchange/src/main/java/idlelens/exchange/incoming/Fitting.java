@@ -8,6 +8,7 @@ import idlelens.core.edit.Keep;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.Picks;
 import idlelens.core.edit.Punch;
+import idlelens.core.edit.ReduceKeys;
 import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.SetTakesKeys;
 import idlelens.core.edit.SetValues;
@@ -15,6 +16,7 @@ import idlelens.core.edit.TakeToKeys;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Family;
 import idlelens.core.part.Path;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
@@ -31,6 +33,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * How the motion of a camera that came in is written: with a key on every frame or few, into the
@@ -86,6 +89,27 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
       edits.add(new TakeToKeys(camera, take, start, punch, keep, tolerance));
     }
     return edits;
+  }
+
+  /**
+   * A shot that came in, in which what carries a camera keeps few keys too; the camera itself is
+   * not changed yet. On a dolly and a head of its own nothing is done: they stand beside these.
+   */
+  public Shot onFewKeys(Shot shot, String camera) {
+    Shot now = shot;
+    if (keep == Keep.FITTED && carriers == Carriers.AS_IT_IS) {
+      String up = shot.node(camera).carriage().carrierId();
+      while (!up.isEmpty()) {
+        now = new ReduceKeys(up, Path.POSE, tolerances()).apply(now);
+        up = now.node(up).carriage().carrierId();
+      }
+    }
+    return now;
+  }
+
+  private Map<Family, Double> tolerances() {
+    return Stream.of(Family.PLACE, Family.TURN)
+        .collect(Collectors.toMap(family -> family, family -> family.tolerance() * tolerance));
   }
 
   private static SetTakesKeys takesKeys(String id, List<Path> leftOut) {

@@ -119,6 +119,7 @@ class ImportService {
     }
     Shot now = shot;
     for (Node camera : shot.cameras()) {
+      now = landing.fitting().onFewKeys(now, camera.id());
       for (Edit edit : fitting(now, camera.id(), found, landing, shot, camera.id())) {
         now = edit.apply(now);
       }

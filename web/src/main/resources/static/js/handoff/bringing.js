@@ -64,7 +64,7 @@ export class Bringing {
     );
     this.camera = select([['', 'the first camera']], { id: 'camera', 'aria-label': 'Camera of the file' });
     this.keys = select(KEYS, { id: 'keys', 'aria-label': 'Keys' });
-    this.tolerance = text('tolerance', '1 mm and 0.01°');
+    this.tolerance = text('tolerance', 'times 1: 1 mm, 0.01° a channel');
     this.carriers = tick('Place on a dolly, turn on a head', { id: 'carriers' });
   }
 

@@ -205,7 +205,9 @@ class TransferApiTest {
     assertThat(found.get("firstFrame").intValue()).isEqualTo(1001);
     assertThat(found.get("cameras").get(0).stringValue()).isEqualTo("Rail_cam");
     JsonNode fitted = found.get("fitted").get(0);
-    assertThat(fitted.get("keysAfter").intValue()).isLessThan(fitted.get("keysBefore").intValue());
+    // what carries the camera keeps few keys as well
+    int keysBefore = fitted.get("keysBefore").intValue();
+    assertThat(fitted.get("keysAfter").intValue()).isLessThan(keysBefore / 3);
     assertThat(fitted.get("placeMm").doubleValue()).isLessThan(3);
     double height = found.get("cameraHeightM").doubleValue();
     JsonNode larger =
