@@ -47,6 +47,11 @@ public final class SetObstacles {
     }
   }
 
+  /** Whether a node, or what carries it, is hidden in the picture. */
+  public boolean isHidden(String id) {
+    return hidden.contains(id);
+  }
+
   /** All of them but some pieces, with their copies. */
   public List<Obstacle> allBut(Set<String> ids) {
     List<Obstacle> all = new ArrayList<>();

@@ -1,5 +1,6 @@
 package idlelens.core.check;
 
+import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
@@ -24,5 +25,10 @@ public final class Views {
   public Sight at(int sample) {
     int i = lens.index(sample);
     return Sight.of(motion.world().pose(sample), lens.horizontalRad()[i], lens.verticalRad()[i]);
+  }
+
+  /** Where the camera stands in the world at a sample. */
+  public RigidPose pose(int sample) {
+    return motion.world().pose(sample);
   }
 }

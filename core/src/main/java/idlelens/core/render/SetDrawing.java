@@ -44,19 +44,21 @@ public final class SetDrawing {
             .orElse(USUAL_LIGHT);
     for (Node node : shot.nodes()) {
       if (node instanceof Node.Piece piece && !node.hidden().picture()) {
-        draw(plate, sight, piece, motion.pose(node.id(), sample), light);
+        draw(plate, sight, piece, sample, light);
       }
     }
     return plate;
   }
 
-  private void draw(Plate plate, Sight sight, Node.Piece piece, RigidPose pose, Vector3d light) {
+  private void draw(Plate plate, Sight sight, Node.Piece piece, int sample, Vector3d light) {
+    RigidPose pose = motion.pose(piece.id(), sample);
     Mesh mesh = meshes.computeIfAbsent(piece.shape(), this::mesh);
     int colour = Integer.parseInt(piece.finish().colour().substring(1), 16);
+    double size = motion.size(piece.id(), sample);
     Vector3d[] corners = new Vector3d[mesh.vertices()];
     for (int i = 0; i < corners.length; i++) {
       float[] p = mesh.positions();
-      corners[i] = pose.apply(new Vector3d(p[3 * i], p[3 * i + 1], p[3 * i + 2]));
+      corners[i] = pose.apply(new Vector3d(p[3 * i], p[3 * i + 1], p[3 * i + 2]).mul(size));
     }
     int[] indices = mesh.indices();
     for (int i = 0; i + 2 < indices.length; i += 3) {

@@ -1,78 +1,125 @@
 package idlelens.exchange.csv;
 
+import idlelens.core.check.SetObstacles;
 import idlelens.core.check.Views;
+import idlelens.core.clearance.Obstacle;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
 import idlelens.core.set.Bounds;
+import idlelens.core.set.Mesh;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
 import idlelens.exchange.format.TextOut;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.scenefile.PictureSpace;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joml.Vector3d;
 
 /**
  * Where pieces and lights stand in the picture of a camera, a row for each on each frame: {@code
  * frame, name, x_px, y_px, depth_m, seen, wide_m, high_m, deep_m}. Seen is 1 where the middle lies
- * before the camera and in its picture, and the node is shown; what stands before it is not asked.
+ * before the camera and in its picture, the node is shown, and no triangle of another piece lies
+ * between it and the camera. What the node itself carries does not hide it.
  */
 public final class AnchorTable {
+  private static final double HALF = 0.5;
+  private static final double AT_IT_M = 1e-3;
+
   private final HandOff handOff;
   private final Evaluation motion;
   private final Views views;
+  private final SetObstacles set;
   private final TextOut out = new TextOut();
 
-  private AnchorTable(HandOff handOff, String camera) {
+  /** A node with its own numbers, and what could stand before it. */
+  private record Anchor(Node node, Bounds box, List<Obstacle> others, boolean hidden) {}
+
+  private AnchorTable(HandOff handOff, String camera, Function<Shape, Mesh> meshes) {
     this.handOff = handOff;
     this.motion = Evaluation.of(handOff.shot(), handOff.grid(), null);
     this.views = new Views(motion, camera);
+    this.set = new SetObstacles(motion, meshes);
   }
 
   /**
    * @param camera id of the camera in whose picture they stand
+   * @param meshes gives the triangles of a shape
    */
-  public static byte[] write(HandOff handOff, String camera) {
-    return new AnchorTable(handOff, camera).write();
+  public static byte[] write(HandOff handOff, String camera, Function<Shape, Mesh> meshes) {
+    return new AnchorTable(handOff, camera, meshes).write();
   }
 
   private byte[] write() {
     out.add("frame,name,x_px,y_px,depth_m,seen,wide_m,high_m,deep_m\n");
-    List<Node> anchors =
+    List<Anchor> anchors =
         handOff.shot().nodes().stream()
             .filter(n -> n instanceof Node.Piece || n instanceof Node.Light)
             .filter(n -> !n.hidden().files())
+            .map(this::anchor)
             .toList();
     for (int i = 0; i < motion.grid().count(); i++) {
+      StoppedException.check();
       Sight sight = views.at(i);
-      for (Node anchor : anchors) {
+      for (Anchor anchor : anchors) {
         row(i, sight, anchor);
       }
     }
     return out.octets();
   }
 
-  private void row(int sample, Sight sight, Node anchor) {
-    RigidPose pose = motion.pose(anchor.id(), sample);
-    Bounds box = box(anchor);
+  private Anchor anchor(Node node) {
+    Set<String> own =
+        handOff.shot().family(node.id()).stream().map(Node::id).collect(Collectors.toSet());
+    return new Anchor(node, box(node), set.allBut(own), set.isHidden(node.id()));
+  }
+
+  private void row(int sample, Sight sight, Anchor anchor) {
+    RigidPose pose = motion.pose(anchor.node().id(), sample);
+    Bounds box = anchor.box().times(motion.size(anchor.node().id(), sample));
     Vector3d middle = pose.apply(new Vector3d(box.centreX(), box.centreY(), box.centreZ()));
     Vector3d seen = sight.seen(middle);
-    boolean before = seen.z < 0;
-    double[] at = before ? sight.inPicture(seen) : new double[2];
+    double[] at = seen.z < 0 ? sight.inPicture(seen) : new double[2];
+    out.add((double) handOff.firstFrame() + sample).add(",\"");
+    out.add(anchor.node().name().replace("\"", "\"\"")).add("\",");
+    place(at, sight);
+    boolean shown = !anchor.hidden() && isInside(seen, at, sight) && isFree(sample, middle, anchor);
+    out.add(',').add(-seen.z).add(shown ? ",1," : ",0,");
+    out.add(box.maxX() - box.minX()).add(',').add(box.maxY() - box.minY());
+    out.add(',').add(box.maxZ() - box.minZ()).add('\n');
+  }
+
+  /** In pixels as the receiver counts them, rows downwards. */
+  private void place(double[] at, Sight sight) {
     PictureSpace picture = handOff.profile().picture();
     double tall = picture.heightPx(handOff.shot().header().aspect());
     boolean corner = picture.origin() == PictureSpace.Origin.CORNER;
     double x = at[0] * picture.widthPx() + (corner ? picture.widthPx() / 2.0 : 0);
     double y = -at[1] / sight.height() * tall + (corner ? tall / 2 : 0);
-    boolean inside = Math.abs(at[0]) <= 0.5 && Math.abs(at[1]) <= sight.height() / 2;
-    boolean shown = before && inside && !anchor.hidden().picture();
-    out.add((double) handOff.firstFrame() + sample).add(",\"");
-    out.add(anchor.name().replace("\"", "\"\"")).add("\",");
-    out.add(x).add(',').add(y).add(',').add(-seen.z).add(shown ? ",1," : ",0,");
-    out.add(box.maxX() - box.minX()).add(',').add(box.maxY() - box.minY());
-    out.add(',').add(box.maxZ() - box.minZ()).add('\n');
+    out.add(x).add(',').add(y);
+  }
+
+  private static boolean isInside(Vector3d seen, double[] at, Sight sight) {
+    return seen.z < 0 && Math.abs(at[0]) <= HALF && Math.abs(at[1]) <= sight.height() * HALF;
+  }
+
+  /** Whether nothing lies between the camera and a point; what is nearer to it than 1 mm is it. */
+  private boolean isFree(int sample, Vector3d middle, Anchor anchor) {
+    RigidPose eye = views.pose(sample);
+    Vector3d from = new Vector3d(eye.x(), eye.y(), eye.z());
+    Vector3d to = new Vector3d(middle).sub(from);
+    double far = to.length();
+    if (far <= AT_IT_M) {
+      return true;
+    }
+    to.mul((far - AT_IT_M) / far).add(from);
+    double[] way = {from.x, from.y, from.z, to.x, to.y, to.z};
+    return anchor.others().stream().noneMatch(other -> other.hides(sample, way));
   }
 
   private static Bounds box(Node node) {

@@ -100,7 +100,7 @@ public class FileWriting {
         return plainFile(name + ".edl", id, "text/plain", EdlWriter.write(cuts(wish, handOff)));
       case "anchors":
         String camera = handOff.cameras().get(0);
-        byte[] table = AnchorTable.write(handOff, camera);
+        byte[] table = AnchorTable.write(handOff, camera, assets::meshOf);
         String named = name + " " + plain(shot.camera(camera).name()) + " anchors.csv";
         return plainFile(named, id, "text/csv;charset=UTF-8", table);
       default:
