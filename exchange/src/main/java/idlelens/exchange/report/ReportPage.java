@@ -1,10 +1,12 @@
 package idlelens.exchange.report;
 
 import idlelens.core.motion.Evaluation;
+import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
 import idlelens.exchange.cuts.CutList;
+import idlelens.exchange.outgoing.HandOff;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +14,9 @@ import java.util.Optional;
 
 /** The camera report: a page of HTML that stands alone and is laid out for paper. */
 public final class ReportPage {
+  /** A shutter that is open half of the time. */
+  public static final double USUAL_SHUTTER_DEG = 180;
+
   private static final double SAME = 1e-9;
 
   private static final String STYLE =
@@ -37,21 +42,23 @@ public final class ReportPage {
   private final Shot shot;
   private final FrameRange frames;
   private final List<String> cameras;
+  private final double shutterDeg;
   private final StringBuilder out = new StringBuilder();
 
-  private ReportPage(Shot shot, FrameRange frames, List<String> cameras) {
-    this.shot = shot;
-    this.frames = frames;
-    this.cameras = cameras;
+  private ReportPage(HandOff handOff, double shutterDeg) {
+    this.shot = handOff.shot();
+    this.frames = handOff.frames();
+    this.cameras = handOff.cameras();
+    this.shutterDeg = Require.within(shutterDeg, 1, 360, "shutter");
   }
 
   /**
-   * @param cameras their ids
+   * @param handOff the cameras, and over which frames
+   * @param shutterDeg shutter angle in degrees, 1 to 360: a camera of a shot has none of its own
    * @param cuts what is seen, if there is more than one camera to see
    */
-  public static byte[] write(
-      Shot shot, FrameRange frames, List<String> cameras, Optional<CutList> cuts) {
-    return new ReportPage(shot, frames, cameras).write(cuts).getBytes(StandardCharsets.UTF_8);
+  public static byte[] write(HandOff handOff, double shutterDeg, Optional<CutList> cuts) {
+    return new ReportPage(handOff, shutterDeg).write(cuts).getBytes(StandardCharsets.UTF_8);
   }
 
   static String escaped(String text) {
@@ -125,6 +132,9 @@ public final class ReportPage {
     };
     row("View across", range(across, "°", 2));
     row("F-stop", "f/" + range(facts.fStop(), "", 1).strip());
+    double second = shutterDeg / 360 / shot.header().rate().framesPerSecond();
+    String degrees = Double.toString(shutterDeg).replaceFirst("\\.0$", "");
+    row("Shutter", format("%s°, 1/%.0f s", degrees, 1 / second));
     row("Focus", range(facts.focusM(), "m", 2));
     row("Height", range(facts.heightM(), "m", 2));
     row("Path", format("%.2f m", facts.pathM()));

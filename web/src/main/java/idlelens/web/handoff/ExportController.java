@@ -2,6 +2,7 @@ package idlelens.web.handoff;
 
 import idlelens.core.scene.Shot;
 import idlelens.exchange.profile.ReceiverProfile;
+import idlelens.exchange.report.ReportPage;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.shot.Asker;
@@ -63,6 +64,7 @@ class ExportController {
    * @param company set, nulls or carriers
    * @param program cuts, as 1001:a-cam,1048:b-cam
    * @param joined whether one camera goes out that is where the program is
+   * @param shutter shutter angle in degrees that the report names, 180 if left out
    */
   record Asked(
       List<String> camera,
@@ -72,7 +74,8 @@ class ExportController {
       Integer to,
       String company,
       String program,
-      Boolean joined) {
+      Boolean joined,
+      Double shutter) {
     Wish wish() {
       return new Wish(
           camera,
@@ -82,7 +85,8 @@ class ExportController {
           to,
           Objects.requireNonNullElse(company, "set"),
           program,
-          joined != null && joined);
+          joined != null && joined,
+          Objects.requireNonNullElse(shutter, ReportPage.USUAL_SHUTTER_DEG));
     }
   }
 

@@ -28,6 +28,7 @@ import java.util.regex.Pattern;
  * @param program frames with the ids of the cameras seen from there on, as {@code
  *     1001:a-cam,1048:b-cam}; or null
  * @param joined whether one camera goes out that is where the program is
+ * @param shutterDeg shutter angle that the report names, 1 to 360
  */
 record Wish(
     List<String> cameras,
@@ -37,7 +38,8 @@ record Wish(
     Integer to,
     String company,
     String program,
-    boolean joined) {
+    boolean joined,
+    double shutterDeg) {
   private static final Pattern CUT = Pattern.compile("\\s*(-?\\d{1,7}):([A-Za-z0-9_-]{1,60})\\s*");
 
   /** What is asked for, of a shot as it is now. */
@@ -81,7 +83,8 @@ record Wish(
 
   /** The same for one camera alone, over some frames. */
   Wish only(String camera, FrameRange range) {
-    return new Wish(List.of(camera), profile, null, range.in(), range.out(), company, null, false);
+    return new Wish(
+        List.of(camera), profile, null, range.in(), range.out(), company, null, false, shutterDeg);
   }
 
   private FrameRange frames(Shot shot, ReceiverProfile receiver) {

@@ -183,6 +183,14 @@ class TransferApiTest {
   }
 
   @Test
+  void report_namesTheShutterThatIsAskedFor() {
+    String path = "/api/shots/" + app.demoShot("Quay walk") + "/export/report";
+    assertThat(app.get(path).text()).contains("<td>180°, 1/48 s</td>");
+    assertThat(app.get(path + "?shutter=172.8").text()).contains("<td>172.8°, 1/50 s</td>");
+    assertThat(app.get(path + "?shutter=361").text()).contains("361", "1 to 360");
+  }
+
+  @Test
   void anchors_standInThePictureWhereTheyAre() {
     long shot = app.demoShot("Quay walk");
     String table =
