@@ -70,6 +70,14 @@ public final class TextOut {
     return this;
   }
 
+  /** Adds all of another text. */
+  public TextOut add(TextOut other) {
+    room(other.length);
+    System.arraycopy(other.octets, 0, octets, length, other.length);
+    length += other.length;
+    return this;
+  }
+
   /** How many octets there are. */
   public int length() {
     return length;

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -32,6 +33,7 @@ public final class UsdWriter {
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
   private static final int OCTETS_A_NUMBER = 17;
+  private static final int KEYS_A_PIECE = 1250;
   private static final long MOST_EXPECTED = 1L << 28;
 
   private final SceneFile scene;
@@ -176,21 +178,34 @@ public final class UsdWriter {
   private void property(String type, String name, Channel channel, int[] order) {
     if (channel.isStill()) {
       out.add(indent).add(type + " " + name + " = ");
-      tuple(channel, 0, order);
+      tuple(out, channel, 0, order);
       out.add('\n');
       return;
     }
     open(type + " " + name + ".timeSamples = {");
-    byte[] margin = indent.getBytes(StandardCharsets.UTF_8);
-    for (int k = 0; k < channel.keys(); k++) {
-      out.add(margin).add(channel.times()[k]).add(':').add(' ');
-      tuple(channel, k, order);
-      out.add(',').add('\n');
-    }
+    int pieces = (channel.keys() + KEYS_A_PIECE - 1) / KEYS_A_PIECE;
+    IntStream.range(0, pieces)
+        .parallel()
+        .mapToObj(piece -> samples(channel, piece * KEYS_A_PIECE, order))
+        .forEachOrdered(out::add);
     close("}");
   }
 
-  private void tuple(Channel channel, int key, int[] order) {
+  /** Some keys of a channel from one on; all cores write long ones. */
+  private TextOut samples(Channel channel, int from, int[] order) {
+    byte[] margin = indent.getBytes(StandardCharsets.UTF_8);
+    int end = Math.min(channel.keys(), from + KEYS_A_PIECE);
+    int octetsAKey = margin.length + (order.length + 1) * OCTETS_A_NUMBER;
+    TextOut text = new TextOut((end - from) * octetsAKey);
+    for (int k = from; k < end; k++) {
+      text.add(margin).add(channel.times()[k]).add(':').add(' ');
+      tuple(text, channel, k, order);
+      text.add(',').add('\n');
+    }
+    return text;
+  }
+
+  private static void tuple(TextOut out, Channel channel, int key, int[] order) {
     double[] values = channel.values();
     int from = key * channel.components();
     out.add('(').add(values[from + order[0]]);

@@ -3,6 +3,7 @@ package idlelens.exchange.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.profile.ReceiverProfile;
@@ -40,5 +41,26 @@ class FormatRoundTripTest {
       List<String> names = back.nodes().stream().map(n -> n.name()).toList();
       assertThat(names).contains("The dolly");
     }
+  }
+
+  static Stream<String> everyFormat() {
+    return SceneFormats.written().stream().map(SceneFormat::id);
+  }
+
+  /** Long columns are written in pieces, and go deeper into what readers expect. */
+  @ParameterizedTest
+  @MethodSource("everyFormat")
+  void aLongShot_isTheSameOnEveryFrame(String id) throws Exception {
+    SceneFormat format = SceneFormats.writing(id);
+    FrameRange frames = new FrameRange(SHOT.header().range().in(), 3751);
+    Shot lengthened = SHOT.withHeader(SHOT.header().withTime(SHOT.header().rate(), frames, 0));
+    HandOff handOff = Exchanged.handOff(lengthened, "cam", ReceiverProfile.Y_UP_METRES);
+    Shot back = Exchanged.read(format, Exchanged.write(handOff, format));
+    assertThat(back.header().range()).isEqualTo(frames);
+    Exchanged.assertSame(
+        handOff,
+        back,
+        "The cam",
+        format.holds().singlePrecision() ? Exchanged.Limits.SINGLE : Exchanged.Limits.DOUBLE);
   }
 }
