@@ -5,8 +5,12 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
 
-/** The two chunks of a binary file, or the whole of a text file. */
-record GlbContainer(byte[] json, byte[] binary) {
+/**
+ * The two chunks of a binary file, or the whole of a text file.
+ *
+ * @param binary a part of the file itself, little-endian; null if there is none
+ */
+record GlbContainer(byte[] json, ByteBuffer binary) {
   private static final int MAGIC = 0x46546C67;
   private static final int JSON_CHUNK = 0x4E4F534A;
   private static final int BINARY_CHUNK = 0x004E4942;
@@ -36,7 +40,7 @@ record GlbContainer(byte[] json, byte[] binary) {
 
   private static GlbContainer chunks(byte[] file, ByteBuffer in) throws FormatException {
     byte[] json = null;
-    byte[] binary = null;
+    ByteBuffer binary = null;
     int at = 12;
     for (int i = 0; at < file.length; i++) {
       if (file.length - at < 8) {
@@ -49,14 +53,13 @@ record GlbContainer(byte[] json, byte[] binary) {
         throw new FormatException(
             "chunk[" + i + "].length at byte " + at, length, "0 to " + (file.length - at - 8));
       }
-      byte[] content = Arrays.copyOfRange(file, at + 8, at + 8 + (int) length);
       if (i == 0 && kind != JSON_CHUNK) {
         throw new FormatException("chunk[0].type at byte " + (at + 4), kind, "JSON");
       }
       if (kind == JSON_CHUNK && json == null) {
-        json = content;
+        json = Arrays.copyOfRange(file, at + 8, at + 8 + (int) length);
       } else if (kind == BINARY_CHUNK && binary == null) {
-        binary = content;
+        binary = in.slice(at + 8, (int) length).order(ByteOrder.LITTLE_ENDIAN);
       }
       at += 8 + (int) length;
     }

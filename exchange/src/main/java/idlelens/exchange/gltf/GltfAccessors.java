@@ -4,7 +4,6 @@ import idlelens.exchange.format.FormatException;
 import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.JsonPlace;
 import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.FloatBuffer;
 import java.util.HashMap;
 import java.util.List;
@@ -98,12 +97,12 @@ final class GltfAccessors {
   /** Numbers from the buffer view that a definition names, from its offset there. */
   private double[] block(JsonPlace place, Layout layout) throws FormatException {
     JsonPlace view = file.resolve("bufferViews", place.get("bufferView"));
-    byte[] data = file.buffer(view.get("buffer"));
+    ByteBuffer data = file.buffer(view.get("buffer"));
     long start = view.has("byteOffset") ? GltfFile.size(view.get("byteOffset")) : 0;
     long length = GltfFile.size(view.get("byteLength"));
-    if (start + length > data.length) {
+    if (start + length > data.limit()) {
       throw new FormatException(
-          view.path() + ".byteLength", length, "0 to " + Math.max(0, data.length - start));
+          view.path() + ".byteLength", length, "0 to " + Math.max(0, data.limit() - start));
     }
     long offset = place.has("byteOffset") ? GltfFile.size(place.get("byteOffset")) : 0;
     long stride = stride(view, layout);
@@ -121,8 +120,7 @@ final class GltfAccessors {
               + " needed)");
     }
     take(layout, layout.path + ".count");
-    return read(
-        ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN), start + offset, stride, layout);
+    return read(data, start + offset, stride, layout);
   }
 
   private static long stride(JsonPlace view, Layout layout) throws FormatException {
@@ -143,7 +141,8 @@ final class GltfAccessors {
     int width = width(layout.kind, layout.path);
     double[] out = new double[(int) layout.count * components];
     if (layout.kind == FLOAT && stride == layout.octets()) {
-      FloatBuffer floats = in.position((int) start).slice().order(in.order()).asFloatBuffer();
+      int octets = Float.BYTES * out.length;
+      FloatBuffer floats = in.slice((int) start, octets).order(in.order()).asFloatBuffer();
       for (int i = 0; i < out.length; i++) {
         out[i] = floats.get(i);
       }

@@ -5,6 +5,8 @@ import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.scenefile.ShotHint;
 import java.net.URLDecoder;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -26,17 +28,17 @@ final class GltfFile {
   private static final Pattern LOOKS_ONLY = Pattern.compile("[A-Z]+_(texture|materials)_\\w+");
 
   private final JsonPlace root;
-  private final byte[] binary;
+  private final ByteBuffer binary;
   private final Map<String, byte[]> beside;
-  private final List<byte[]> buffers = new ArrayList<>();
+  private final List<ByteBuffer> buffers = new ArrayList<>();
   private final Map<String, List<JsonPlace>> definitions = new HashMap<>();
   private final ReadBudget budget;
 
-  private GltfFile(JsonPlace root, byte[] binary, Map<String, byte[]> beside, int jsonOctets) {
+  private GltfFile(JsonPlace root, ByteBuffer binary, Map<String, byte[]> beside, int jsonOctets) {
     this.root = root;
     this.binary = binary;
     this.beside = beside;
-    long octets = binary == null ? 0 : binary.length;
+    long octets = binary == null ? 0 : binary.limit();
     for (byte[] each : beside.values()) {
       octets += each.length;
     }
@@ -133,17 +135,24 @@ final class GltfFile {
 
   private void loadBuffers() throws FormatException {
     for (JsonPlace buffer : all("buffers")) {
-      byte[] data = buffer.has("uri") ? fetch(buffer.get("uri")) : embedded(buffer);
+      ByteBuffer data =
+          buffer.has("uri") ? littleEndian(fetch(buffer.get("uri"))) : embedded(buffer);
       long length = size(buffer.get("byteLength"));
-      if (length > data.length) {
+      if (length > data.limit()) {
         throw new FormatException(
-            buffer.path() + ".byteLength", length, "0 to " + data.length + ", the bytes there are");
+            buffer.path() + ".byteLength",
+            length,
+            "0 to " + data.limit() + ", the bytes there are");
       }
       buffers.add(data);
     }
   }
 
-  private byte[] embedded(JsonPlace buffer) throws FormatException {
+  private static ByteBuffer littleEndian(byte[] octets) {
+    return ByteBuffer.wrap(octets).order(ByteOrder.LITTLE_ENDIAN);
+  }
+
+  private ByteBuffer embedded(JsonPlace buffer) throws FormatException {
     if (binary == null || !buffers.isEmpty()) {
       throw new FormatException(buffer.path() + ".uri", "missing", "a data URI or a file name");
     }
@@ -180,7 +189,7 @@ final class GltfFile {
   }
 
   /** The bytes of a buffer. */
-  byte[] buffer(JsonPlace index) throws FormatException {
+  ByteBuffer buffer(JsonPlace index) throws FormatException {
     resolve("buffers", index);
     return buffers.get(index.whole());
   }
