@@ -1,7 +1,9 @@
 package idlelens.exchange.format;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * Text in the making, as octets. Numbers are written without a locale, with up to 15 digits and 13
@@ -40,6 +42,11 @@ public final class TextOut {
   private byte[] octets;
   private int length;
 
+  /** What stands before the octets at hand, and how long it is. */
+  private final List<TextOut> parts = new ArrayList<>();
+
+  private int inParts;
+
   public TextOut() {
     this(USUAL_ROOM);
   }
@@ -49,6 +56,11 @@ public final class TextOut {
    */
   public TextOut(int expected) {
     octets = new byte[Math.max(USUAL_ROOM, expected)];
+  }
+
+  private TextOut(byte[] octets, int length) {
+    this.octets = octets;
+    this.length = length;
   }
 
   private void room(int more) {
@@ -70,17 +82,20 @@ public final class TextOut {
     return this;
   }
 
-  /** Adds all of another text. */
+  /** Adds all of another text, which is not to be added to any more; it is not copied yet. */
   public TextOut add(TextOut other) {
-    room(other.length);
-    System.arraycopy(other.octets, 0, octets, length, other.length);
-    length += other.length;
+    TextOut before = new TextOut(octets, length);
+    parts.add(before);
+    parts.add(other);
+    inParts += before.length + other.length();
+    octets = new byte[USUAL_ROOM];
+    length = 0;
     return this;
   }
 
   /** How many octets there are. */
   public int length() {
-    return length;
+    return inParts + length;
   }
 
   /** Adds a letter below 128. */
@@ -170,6 +185,17 @@ public final class TextOut {
   }
 
   public byte[] octets() {
-    return Arrays.copyOf(octets, length);
+    byte[] all = new byte[length()];
+    copyTo(all, 0);
+    return all;
+  }
+
+  private void copyTo(byte[] all, int from) {
+    int at = from;
+    for (TextOut part : parts) {
+      part.copyTo(all, at);
+      at += part.length();
+    }
+    System.arraycopy(octets, 0, all, at, length);
   }
 }

@@ -34,16 +34,14 @@ public final class UsdWriter {
   private static final String STEP = "    ";
   private static final int OCTETS_A_NUMBER = 17;
   private static final int KEYS_A_PIECE = 1250;
-  private static final long MOST_EXPECTED = 1L << 28;
 
   private final SceneFile scene;
-  private final TextOut out;
+  private final TextOut out = new TextOut();
   private final Map<Integer, List<Integer>> below = new HashMap<>();
   private String indent = "";
 
   private UsdWriter(SceneFile scene) {
     this.scene = scene;
-    this.out = new TextOut(expected(scene));
     for (int i = 0; i < scene.nodes().size(); i++) {
       below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
     }
@@ -57,17 +55,6 @@ public final class UsdWriter {
     writer.head();
     writer.nodes(-1);
     return writer.out.octets();
-  }
-
-  /** About how long the text of all samples will be. */
-  private static int expected(SceneFile scene) {
-    long numbers = 0;
-    for (FileNode node : scene.nodes()) {
-      for (Op op : node.ops()) {
-        numbers += op.channels().stream().mapToLong(c -> c.values().length + c.keys()).sum();
-      }
-    }
-    return (int) Math.min(MOST_EXPECTED, numbers * OCTETS_A_NUMBER);
   }
 
   private void line(String text) {

@@ -100,4 +100,13 @@ class NumbersTest {
     assertThat(text(99999.25)).isEqualTo("99999.25");
     assertThat(text(9.99999999999999)).isEqualTo("10");
   }
+
+  @Test
+  void textsThatAreAdded_standInOrder_andCount() {
+    TextOut inner = new TextOut().add("b").add(new TextOut().add("c")).add('d');
+    TextOut all = new TextOut().add("a").add(inner).add(new TextOut()).add(0.5).add("e");
+    assertThat(new String(all.octets(), StandardCharsets.US_ASCII)).isEqualTo("abcd0.5e");
+    assertThat(all.length()).isEqualTo(8);
+    assertThat(all.octets()).hasSize(8);
+  }
 }
