@@ -21,7 +21,7 @@ const WITH_CAMERAS = new Set(['out', 'compare']);
 class HandOffPage {
   /** @param {Desk} desk */
   constructor(desk) {
-    this.panels = new Map(VIEWS.map(({ id, Panel }) => [id, new Panel(desk).root]));
+    this.panels = new Map(VIEWS.map(({ id, Panel }) => [id, new Panel(desk)]));
     this.tabs = VIEWS.map(({ id, text }) => this.tab(id, text));
     this.body = h('div', { role: 'tabpanel', id: 'hand-off-view' });
     this.root = h('div', {}, h('div', { class: 'desk-tabs', role: 'tablist' }, ...this.tabs), this.body);
@@ -44,14 +44,16 @@ class HandOffPage {
   /** Panels that list cameras are made anew, but for the one that is in hand. */
   renew(desk) {
     VIEWS.filter(({ id }) => WITH_CAMERAS.has(id) && id !== this.shown).forEach(({ id, Panel }) =>
-      this.panels.set(id, new Panel(desk).root),
+      this.panels.set(id, new Panel(desk)),
     );
   }
 
   show(id) {
     this.shown = id;
     this.tabs.forEach((tab) => tab.setAttribute('aria-selected', String(tab.dataset.view === id)));
-    this.body.replaceChildren(this.panels.get(id));
+    const panel = this.panels.get(id);
+    this.body.replaceChildren(panel.root);
+    if ('shown' in panel) panel.shown();
     history.replaceState(null, '', `#${id}`);
   }
 }

@@ -213,6 +213,7 @@ export class Bringing {
   undo() {
     return trying(this.trouble, async () => {
       await postJson(`/api/shots/${this.desk.shot}/undo`);
+      await this.desk.changed();
       this.done.hidden = true;
     });
   }

@@ -33,6 +33,10 @@ export class Sending {
     );
     desk.addEventListener('profiles', () => this.fillProfiles());
     this.fillProfiles();
+  }
+
+  /** It came to the front. */
+  shown() {
     this.checkSoon();
   }
 
@@ -192,8 +196,9 @@ export class Sending {
     this.timer = setTimeout(() => this.check(), CHECK_AFTER_MS);
   }
 
-  /** Checks what would be written; of two that overlap the later counts. */
+  /** Checks what would be written, while it is in front; of two that overlap the later counts. */
   async check() {
+    if (!this.root.isConnected) return;
     const asked = (this.asked = Symbol('check'));
     const scenes = this.desk.choices.formats.filter((f) => this.chosen.includes(f.id));
     if (!this.isWhole(scenes)) return;

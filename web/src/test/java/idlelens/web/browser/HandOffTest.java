@@ -65,10 +65,16 @@ class HandOffTest extends BrowserTest {
     page.click("form button:text-is('Bring in')");
     page.waitForSelector("text=nodes came in.");
     assertThat(app.get("/api/shots/" + shot).text()).contains("Rail_cam dolly", "Rail_cam head");
+    page.click("[data-view=out]");
+    page.waitForSelector("label:has-text('Rail_cam')");
+    page.click("[data-view=in]");
     page.click("text=Undo it");
     page.waitForSelector(
         ".message.good", new Page.WaitForSelectorOptions().setState(WaitForSelectorState.HIDDEN));
     assertThat(app.get("/api/shots/" + shot).text()).doesNotContain("Rail_cam");
+    page.click("[data-view=out]"); // what is gone is not offered, and is not checked
+    page.waitForSelector(".check");
+    assertThat(page.querySelector("label:has-text('Rail_cam')")).isNull();
     page.close();
   }
 
