@@ -168,6 +168,9 @@ final class Mutations {
   private void change(JsonNode root) {
     List<JsonNode> holders = new ArrayList<>();
     collect(root, holders);
+    if (holders.isEmpty()) {
+      return; // the changes before have left nothing
+    }
     JsonNode holder = holders.get(random.nextInt(holders.size()));
     JsonNode odd = ODD.get(random.nextInt(ODD.size())).deepCopy();
     if (holder instanceof ObjectNode object) {
