@@ -82,7 +82,7 @@ public final class SceneOfShot {
         nodes,
         Optional.of(hint()),
         new ReadBudget(0),
-        List.copyOf(notes));
+        Remarks.gathered(notes));
   }
 
   private FileClock clock() {
