@@ -39,18 +39,6 @@ import java.util.Map;
  */
 public record ToNewCamera(String id, String newId, String newName, Keep keep, double tolerance)
     implements Edit {
-  private static final List<Path> WRITTEN =
-      List.of(
-          Path.X,
-          Path.Y,
-          Path.Z,
-          Path.PAN,
-          Path.TILT,
-          Path.ROLL,
-          Path.FOCAL,
-          Path.F_STOP,
-          Path.FOCUS);
-
   public ToNewCamera {
     Require.present(id, "id");
     Require.present(newId, "newId");
@@ -70,9 +58,9 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
     List<int[]> stretches = Stretches.of(Jumps.of(shot, camera), grid);
     Chain chain = Chain.poseAndLens();
     Map<Path, Curve> curves = new LinkedHashMap<>();
-    for (int c = 0; c < WRITTEN.size(); c++) {
-      double most = chain.parameter(WRITTEN.get(c)).family().tolerance() * tolerance;
-      curves.put(WRITTEN.get(c), curve(numbers[c], stretches, grid, most));
+    for (int c = 0; c < Path.BARE.size(); c++) {
+      double most = chain.parameter(Path.BARE.get(c)).family().tolerance() * tolerance;
+      curves.put(Path.BARE.get(c), curve(numbers[c], stretches, grid, most));
     }
     Lens lens = new Lens(Lens.PLAIN.body(), camera.lens().lens(), new FocusRule.Distance());
     NodeBody body =
@@ -85,7 +73,7 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
   /** Metres, degrees that go on from one another, millimetres; one row for each path. */
   private static double[][] numbers(PoseTrack pose, LensTrack lens) {
     int n = pose.grid().count();
-    double[][] out = new double[WRITTEN.size()][n];
+    double[][] out = new double[Path.BARE.size()][n];
     double[] near = new double[3];
     for (int i = 0; i < n; i++) {
       int p = pose.index(i);

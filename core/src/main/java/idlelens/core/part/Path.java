@@ -32,7 +32,8 @@ public record Path(String part, String parameter) implements Comparable<Path> {
   /** What only a camera has. */
   public static final List<Path> LENS = List.of(FOCAL, F_STOP, FOCUS);
 
-  private static final List<Path> BARE = Stream.concat(POSE.stream(), LENS.stream()).toList();
+  /** What a camera has of its own: its pose and its lens. */
+  public static final List<Path> BARE = Stream.concat(POSE.stream(), LENS.stream()).toList();
 
   public Path {
     Require.present(part, "path.part");

@@ -15,6 +15,7 @@ import org.joml.Vector3d;
  * @param turn R
  * @param size how many times as large the other's way is
  * @param shift in metres
+ * @param middle of the first one's places, in metres: what is off in turn or size is least there
  * @param placeM what is still off in place, the root of the mean square
  * @param turnRad what is still off in turn
  */
@@ -23,6 +24,7 @@ public record Alignment(
     Quaterniond turn,
     double size,
     Vector3d shift,
+    Vector3d middle,
     double placeM,
     double turnRad) {
   /** Offsets are looked for this many frames either way. */
@@ -67,6 +69,32 @@ public record Alignment(
       }
     }
     return search.at(search.refined(best));
+  }
+
+  /** The same with another offset, turn and size, such that the middle stays where it is. */
+  Alignment with(double newOffset, Quaterniond newTurn, double newSize) {
+    Vector3d there = turn.transform(new Vector3d(middle)).mul(size).add(shift);
+    Vector3d newShift = there.sub(newTurn.transform(new Vector3d(middle)).mul(newSize));
+    return new Alignment(newOffset, newTurn, newSize, newShift, middle, placeM, turnRad);
+  }
+
+  /**
+   * What the other does, as it would be on the first one's side: sample for sample, with focus in
+   * the first one's size.
+   *
+   * @param other with a focal length and a focus
+   */
+  public Take undone(Take other) {
+    return Take.of(
+        other.rateHz(),
+        other.length(),
+        i -> {
+          double at = i / other.rateHz();
+          return new Take.Sample(
+              undone(other.pose(at)),
+              other.lens(Take.FOCAL, at).orElseThrow(),
+              other.lens(Take.FOCUS, at).orElseThrow() / size);
+        });
   }
 
   /** The other pose as it would be on the first one's side. */
@@ -152,7 +180,13 @@ public record Alignment(
     private Alignment fit(double offset, List<RigidPose[]> pairs) {
       if (pairs.isEmpty()) {
         return new Alignment(
-            offset, new Quaterniond(), 1, new Vector3d(), Double.POSITIVE_INFINITY, Math.PI);
+            offset,
+            new Quaterniond(),
+            1,
+            new Vector3d(),
+            new Vector3d(),
+            Double.POSITIVE_INFINITY,
+            Math.PI);
       }
       Quaterniond turn = meanTurn(pairs);
       Vector3d mine = mean(pairs, 0);
@@ -175,7 +209,8 @@ public record Alignment(
         angle += Math.pow(Turns.angleBetween(turned, pair[1].turn()), 2);
       }
       int n = pairs.size();
-      return new Alignment(offset, turn, size, shift, Math.sqrt(place / n), Math.sqrt(angle / n));
+      return new Alignment(
+          offset, turn, size, shift, mine, Math.sqrt(place / n), Math.sqrt(angle / n));
     }
 
     /** The mean of what turns one into the other (quaternions on one side, added). */

@@ -46,9 +46,9 @@ public record AlignmentWords(Alignment exact, List<String> sentences) {
     double offset = offset(found, words);
     Quaterniond turn = turn(found, words);
     double size = size(found, words);
-    shift(found, words);
-    return new AlignmentWords(
-        new Alignment(offset, turn, size, found.shift(), found.placeM(), found.turnRad()), words);
+    Alignment exact = found.with(offset, turn, size);
+    shift(exact, words);
+    return new AlignmentWords(exact, words);
   }
 
   private static double offset(Alignment found, List<String> words) {

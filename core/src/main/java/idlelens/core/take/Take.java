@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.IntFunction;
 import org.joml.Quaterniond;
 import org.joml.Vector3d;
 
@@ -63,6 +64,32 @@ public final class Take {
     for (int i = 0; i < turns.length; i++) {
       turns[i] = Turns.quaternion(radians(3, i), radians(4, i), radians(5, i));
     }
+  }
+
+  /** What a camera does at a sample. */
+  public record Sample(RigidPose pose, double focalMm, double focusM) {}
+
+  /**
+   * A take of all columns, its turns continued from sample to sample.
+   *
+   * @param count 2 or more
+   */
+  public static Take of(double rateHz, int count, IntFunction<Sample> samples) {
+    double[][] columns = new double[COLUMNS.size()][count];
+    double[] near = new double[3];
+    for (int i = 0; i < count; i++) {
+      Sample sample = samples.apply(i);
+      near = Turns.panTiltRoll(sample.pose.turn(), near);
+      columns[0][i] = sample.pose.x();
+      columns[1][i] = sample.pose.y();
+      columns[2][i] = sample.pose.z();
+      for (int c = 0; c < 3; c++) {
+        columns[3 + c][i] = Math.toDegrees(near[c]);
+      }
+      columns[FOCAL][i] = sample.focalMm;
+      columns[FOCUS][i] = sample.focusM;
+    }
+    return new Take(rateHz, Arrays.stream(columns).map(Optional::of).toList());
   }
 
   private double[] checked(double[] values, int column, String where) {

@@ -88,8 +88,24 @@ class AlignmentTest {
           .isLessThan(1e-12);
       assertThat(words.exact().size()).as("size of %d", i).isCloseTo(size, within(1e-12 * size));
       RigidPose back = words.exact().undone(moved(motion, offset, turn, size).apply(50));
-      assertThat(back.place().distance(motion.apply(50 - offset).place())).isLessThan(2e-3);
+      assertThat(back.place().distance(motion.apply(50 - offset).place())).isLessThan(5e-5);
     }
+  }
+
+  @Test
+  void undone_ofATake_isTheFirst_withItsFocus() {
+    DoubleFunction<RigidPose> motion = motion(4);
+    DoubleFunction<RigidPose> other = moved(motion, 0, about(0, 90), 100);
+    Take late = Take.of(24, FRAMES, i -> new Take.Sample(other.apply(i), 35 + i, 500));
+    Alignment found = AlignmentWords.of(Alignment.of(take(motion), late)).exact();
+    Take back = found.undone(late);
+    for (int i = 0; i < FRAMES; i++) {
+      assertThat(back.pose(i / 24.0).place().distance(motion.apply(i).place())).isLessThan(1e-6);
+      assertThat(Turns.angleBetween(back.pose(i / 24.0).turn(), motion.apply(i).turn()))
+          .isLessThan(1e-9);
+    }
+    assertThat(back.lens(Take.FOCUS, 0).getAsDouble()).isCloseTo(5, within(1e-9));
+    assertThat(back.lens(Take.FOCAL, 1).getAsDouble()).isCloseTo(35 + 24, within(1e-9));
   }
 
   @Test

@@ -4,13 +4,16 @@ import idlelens.core.cut.Program;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import idlelens.exchange.outgoing.HandOff;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
  * What is seen of a shot, in its order.
  *
  * @param name of the shot
- * @param first the receiver's number of the first frame
+ * @param rate frames a second, of the shot or of a receiver
+ * @param first the number of the first frame
  */
 public record CutList(String name, FrameRate rate, int first, List<Event> events) {
   /**
@@ -20,12 +23,29 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
    */
   public record Event(String camera, FrameRange frames) {}
 
-  /** The cuts of a program over some frames of a shot. */
+  /** The cuts of a program over some frames of a shot, by the shot's own numbers. */
   public static CutList of(Shot shot, Program program, FrameRange frames) {
     List<Event> events =
         program.stretches(frames).stream()
             .map(s -> new Event(shot.camera(s.camera()).name(), s.frames()))
             .toList();
     return new CutList(shot.header().name(), shot.header().rate(), frames.in(), events);
+  }
+
+  /**
+   * The same by the numbers of a receiver, as its files count. At a lower rate a camera that is
+   * seen for less than a frame there is not.
+   */
+  public static CutList of(HandOff handOff, Program program) {
+    CutList own = of(handOff.shot(), program, handOff.frames());
+    List<Event> events = new ArrayList<>();
+    for (Event event : own.events) {
+      int in = (int) Math.rint(handOff.receiverFrame(event.frames.in()));
+      int end = (int) Math.rint(handOff.receiverFrame(event.frames.out() + 1.0));
+      if (end > in) {
+        events.add(new Event(event.camera, new FrameRange(in, end - 1)));
+      }
+    }
+    return new CutList(own.name, handOff.rate(), handOff.firstFrame(), events);
   }
 }

@@ -2,7 +2,9 @@ package idlelens.exchange.cuts;
 
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 
 /**
  * An edit list as of CMX 3600: an event a cut, with the timecode of the camera (its frame number)
@@ -21,6 +23,7 @@ public final class EdlWriter {
     out.append("TITLE: ").append(plain(cuts.name())).append("\r\n");
     out.append("FCM: NON-DROP FRAME\r\n\r\n");
     int number = 1;
+    Map<String, String> reels = reels(cuts);
     for (CutList.Event event : cuts.events()) {
       int in = event.frames().in();
       int record = hour + in - cuts.first();
@@ -29,7 +32,7 @@ public final class EdlWriter {
               Locale.ROOT,
               "%03d  %-8s V     C        %s %s %s %s\r\n",
               number++,
-              reel(event.camera()),
+              reels.get(event.camera()),
               code(in, base),
               code(in + event.frames().length(), base),
               code(record, base),
@@ -45,11 +48,25 @@ public final class EdlWriter {
         .replaceAll("[^\\x20-\\x7e]", "_");
   }
 
-  /** Up to eight letters and digits. */
-  private static String reel(String name) {
-    String letters = plain(name).toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
-    String reel = letters.isEmpty() ? "AX" : letters;
-    return reel.substring(0, Math.min(MOST_REEL, reel.length()));
+  /** Up to eight letters and digits for each camera, no two the same. */
+  private static Map<String, String> reels(CutList cuts) {
+    Map<String, String> reels = new HashMap<>();
+    for (CutList.Event event : cuts.events()) {
+      if (!reels.containsKey(event.camera())) {
+        String bare = plain(event.camera()).toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
+        String letters = bare.isEmpty() ? "AX" : bare;
+        String reel = cut(letters, "");
+        for (int i = 2; reels.containsValue(reel); i++) {
+          reel = cut(letters, String.valueOf(i));
+        }
+        reels.put(event.camera(), reel);
+      }
+    }
+    return reels;
+  }
+
+  private static String cut(String letters, String end) {
+    return letters.substring(0, Math.min(MOST_REEL - end.length(), letters.length())) + end;
   }
 
   /** Hours, minutes, seconds and frames of a day. */

@@ -28,6 +28,7 @@ import idlelens.core.take.Take;
 import idlelens.core.time.FrameSpan;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -92,19 +93,23 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
   }
 
   /**
-   * A shot that came in, in which what carries a camera keeps few keys too; the camera itself is
-   * not changed yet. On a dolly and a head of its own nothing is done: they stand beside these.
+   * The edits after which what carries cameras that came in keeps few keys too; the cameras are not
+   * changed. On a dolly and a head of their own they are left: these stand beside them.
+   *
+   * @param shot with the cameras, carried by what came in with them
    */
-  public Shot onFewKeys(Shot shot, String camera) {
-    Shot now = shot;
-    if (keep == Keep.FITTED && carriers == Carriers.AS_IT_IS) {
+  public List<Edit> ofCarriers(Shot shot, List<String> cameras) {
+    if (keep != Keep.FITTED || carriers != Carriers.AS_IT_IS) {
+      return List.of();
+    }
+    Set<String> carrying = new LinkedHashSet<>();
+    for (String camera : cameras) {
       String up = shot.node(camera).carriage().carrierId();
-      while (!up.isEmpty()) {
-        now = new ReduceKeys(up, Path.POSE, tolerances()).apply(now);
-        up = now.node(up).carriage().carrierId();
+      while (!up.isEmpty() && carrying.add(up)) {
+        up = shot.node(up).carriage().carrierId();
       }
     }
-    return now;
+    return carrying.stream().<Edit>map(id -> new ReduceKeys(id, Path.POSE, tolerances())).toList();
   }
 
   private Map<Family, Double> tolerances() {

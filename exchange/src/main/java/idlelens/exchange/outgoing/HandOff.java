@@ -9,6 +9,7 @@ import idlelens.core.time.SampleGrid;
 import idlelens.exchange.profile.ReceiverProfile;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.OptionalInt;
 
 /**
  * What goes out, and to whom.
@@ -71,6 +72,19 @@ public record HandOff(
     double ratio = ratio();
     int count = (int) Math.floor((frames.length() - 1) * ratio + 1e-9) + 1;
     return new SampleGrid(frames.in(), count, ratio);
+  }
+
+  /**
+   * One of its cameras over the frames it is seen: they keep the numbers that they have at the
+   * receiver. At another rate, where a frame of the shot may lie between two of the receiver's, all
+   * frames go out.
+   */
+  public HandOff only(String camera, FrameRange seen) {
+    FrameRange some = ratio() == 1 ? seen : frames;
+    int number = (int) receiverFrame(some.in());
+    OptionalInt first = number == some.in() ? OptionalInt.empty() : OptionalInt.of(number);
+    return new HandOff(
+        shot, some, List.of(camera), company, profile.withTime(profile.rate(), first));
   }
 
   /** The receiver's number of a frame of the shot. */

@@ -29,18 +29,6 @@ public final class JoinedCamera {
   /** Its id in the shot that is made. */
   public static final String ID = "program-camera";
 
-  private static final List<Path> PATHS =
-      List.of(
-          Path.X,
-          Path.Y,
-          Path.Z,
-          Path.PAN,
-          Path.TILT,
-          Path.ROLL,
-          Path.FOCAL,
-          Path.F_STOP,
-          Path.FOCUS);
-
   private JoinedCamera() {}
 
   /**
@@ -52,7 +40,7 @@ public final class JoinedCamera {
     Node.Camera first = shot.camera(program.cameraAt(frames.in()));
     Gate gate = first.lens().lens().gate(shot.header().aspect());
     List<List<Key>> keys = new ArrayList<>();
-    PATHS.forEach(p -> keys.add(new ArrayList<>()));
+    Path.BARE.forEach(p -> keys.add(new ArrayList<>()));
     double[] near = new double[3];
     for (int i = 0; i < frames.length(); i++) {
       int frame = frames.in() + i;
@@ -83,8 +71,8 @@ public final class JoinedCamera {
 
   private static Shot with(Shot shot, Lens lens, List<List<Key>> keys) {
     Map<Path, Curve> curves = new LinkedHashMap<>();
-    for (int c = 0; c < PATHS.size(); c++) {
-      curves.put(PATHS.get(c), new Curve(keys.get(c).get(0).value(), keys.get(c)));
+    for (int c = 0; c < Path.BARE.size(); c++) {
+      curves.put(Path.BARE.get(c), new Curve(keys.get(c).get(0).value(), keys.get(c)));
     }
     Chain chain = Chain.poseAndLens().with(curves);
     NodeBody body = new NodeBody(ID, "Program", false, new Carriage("", RigidPose.IDENTITY), chain);

@@ -2,6 +2,7 @@ package idlelens.exchange.scenefile;
 
 import idlelens.core.set.Finish;
 import idlelens.exchange.json.JsonPlace;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -27,7 +28,15 @@ public sealed interface Content {
       Optional<Lane> fStop,
       Optional<Lane> focus,
       Optional<JsonPlace> ours)
-      implements Content {}
+      implements Content {
+    /** All that may move of its lens. */
+    public List<Lane> lanes() {
+      List<Lane> lanes = new ArrayList<>(view.lanes());
+      fStop.ifPresent(lanes::add);
+      focus.ifPresent(lanes::add);
+      return lanes;
+    }
+  }
 
   /**
    * A far light, along its own -Z.

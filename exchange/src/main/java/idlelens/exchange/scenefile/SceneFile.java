@@ -42,7 +42,7 @@ public record SceneFile(
 
   private double last(Content.Camera camera) {
     double last = clock.first();
-    for (Lane lane : camera.view().lanes()) {
+    for (Lane lane : camera.lanes()) {
       last = lane.channel().isStill() ? last : Math.max(last, lane.channel().lastTime());
     }
     return last;

@@ -33,12 +33,17 @@ public record Verdict(boolean good, boolean proven, String sentence, List<String
     double most = CameraReport.most(worst.mostPx());
     int frame = handOff.firstFrame() + CameraReport.worst(worst.mostPx());
     boolean proven = handOff.profile().isProven();
-    boolean good = most <= MOST_PX * handOff.profile().picture().widthPx() / WIDTH;
+    boolean good = most <= limit(handOff);
     return new Verdict(
         good,
         proven,
         sentence(good, proven, most, worst.name(), frame),
         reasons(handOff, format, cameras));
+  }
+
+  /** In pixels of the receiver's picture. */
+  private static double limit(HandOff handOff) {
+    return MOST_PX * handOff.profile().picture().widthPx() / WIDTH;
   }
 
   private static String sentence(
@@ -81,7 +86,7 @@ public record Verdict(boolean good, boolean proven, String sentence, List<String
       all.add("another rate: the shot is looked at at the moments of the receiver's frames");
     }
     double between = cameras.stream().mapToDouble(CameraReport::betweenPx).max().orElse(0);
-    if (between > MOST_PX) {
+    if (between > limit(handOff)) {
       all.add(
           String.format(
               Locale.ROOT,

@@ -14,7 +14,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.zip.ZipEntry;
@@ -43,7 +45,10 @@ class Bundle {
     if (format.equals("json")) {
       return writing.shot(shot);
     }
-    HandOff handOff = wish.of(shot, profile);
+    return one(wish, wish.of(shot, profile), format);
+  }
+
+  private WrittenFile one(Wish wish, HandOff handOff, String format) {
     return LISTS.contains(format)
         ? writing.list(wish, handOff, format)
         : writing.scene(handOff, format).file();
@@ -54,10 +59,11 @@ class Bundle {
     if (formats == null || formats.isEmpty() || formats.size() > MOST_FORMATS) {
       throw new RefusedException("format", formats, "1 to " + MOST_FORMATS + " formats");
     }
-    List<WrittenFile> files = new ArrayList<>();
+    List<WrittenFile> written = new ArrayList<>();
     for (String format : formats.stream().distinct().toList()) {
-      files.addAll(all(shot, wish, profile, format));
+      written.addAll(all(shot, wish, profile, format));
     }
+    List<WrittenFile> files = named(written);
     String name = FileWriting.plain(shot.header().name()) + ".zip";
     byte[] octets = zipped(files, manifest(shot, wish, files));
     List<String> notes = files.stream().flatMap(f -> f.notes().stream()).distinct().toList();
@@ -78,26 +84,27 @@ class Bundle {
 
   /** A format that holds one camera a file gives one for each, over the frames it is seen. */
   private List<WrittenFile> all(Shot shot, Wish wish, ReceiverProfile profile, String format) {
+    if (format.equals("json")) {
+      return List.of(writing.shot(shot));
+    }
     HandOff handOff = wish.of(shot, profile);
     if (format.equals("plates")) {
       return writing.plates(handOff);
     }
     boolean one = format.equals("anchors") || isOneCamera(format);
     if (!one || handOff.cameras().size() == 1) {
-      return List.of(one(shot, wish, profile, format));
+      return List.of(one(wish, handOff, format));
     }
     List<WrittenFile> files = new ArrayList<>();
     for (String camera : handOff.cameras()) {
       FrameRange frames = seen(wish.program(shot), camera, handOff.frames());
-      files.add(one(shot, wish.only(camera, frames), profile, format));
+      files.add(one(wish, handOff.only(camera, frames), format));
     }
     return files;
   }
 
   private static boolean isOneCamera(String format) {
-    return !format.equals("json")
-        && !LISTS.contains(format)
-        && !SceneFormats.writing(format).holds().nodes();
+    return !LISTS.contains(format) && !SceneFormats.writing(format).holds().nodes();
   }
 
   /** From where a camera is first seen to where it is last. */
@@ -113,6 +120,21 @@ class Bundle {
     return stretches.isEmpty()
         ? all
         : new FrameRange(stretches.get(0).in(), stretches.get(stretches.size() - 1).out());
+  }
+
+  /** Cameras of one name give files of one name: then the second gets a number. */
+  private static List<WrittenFile> named(List<WrittenFile> files) {
+    Set<String> taken = new HashSet<>();
+    List<WrittenFile> named = new ArrayList<>();
+    for (WrittenFile file : files) {
+      String name = file.name();
+      int dot = name.lastIndexOf('.');
+      for (int i = 2; !taken.add(name.toLowerCase(Locale.ROOT)); i++) {
+        name = file.name().substring(0, dot) + " " + i + file.name().substring(dot);
+      }
+      named.add(file.withName(name));
+    }
+    return named;
   }
 
   private static byte[] manifest(Shot shot, Wish wish, List<WrittenFile> files) {

@@ -3,9 +3,11 @@ package idlelens.web.handoff;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRate;
+import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.scenefile.Axes;
 import idlelens.exchange.scenefile.Conventions;
-import java.util.Locale;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -13,7 +15,7 @@ import java.util.Optional;
  *
  * @param rate frames per second
  * @param firstFrame the frame at its first time
- * @param axes y-up, z-up or x-up
+ * @param axes a word of {@link Axes}
  * @param metresPerUnit length of its unit
  * @param size how many times as large everything becomes
  */
@@ -46,10 +48,11 @@ record Correction(
 
   private Axes chosen() {
     for (Axes each : Axes.values()) {
-      if (each.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(axes)) {
+      if (JsonPlace.word(each).equals(axes)) {
         return each;
       }
     }
-    throw new RefusedException("axes", "'" + axes + "'", "y-up, z-up, x-up or picture");
+    List<String> all = Arrays.stream(Axes.values()).map(JsonPlace::word).toList();
+    throw new RefusedException("axes", "'" + axes + "'", String.join(", ", all));
   }
 }

@@ -114,7 +114,7 @@ public class FileWriting {
   private static CutList cuts(Wish wish, HandOff handOff) {
     Program program =
         wish.program(handOff.shot()).orElseGet(() -> Program.only(handOff.cameras().get(0)));
-    return CutList.of(handOff.shot(), program, handOff.frames());
+    return CutList.of(handOff, program);
   }
 
   private static WrittenFile plainFile(String name, String id, String type, byte[] octets) {

@@ -114,17 +114,23 @@ class ImportService {
 
   /** The cameras of a new shot, written as it is asked for. */
   Shot fitted(Shot shot, SceneImport found, Landing landing) {
-    if (landing.fitting() == null) {
-      return shot;
-    }
     Shot now = shot;
-    for (Node camera : shot.cameras()) {
-      now = landing.fitting().onFewKeys(now, camera.id());
-      for (Edit edit : fitting(now, camera.id(), found, landing, shot, camera.id())) {
-        now = edit.apply(now);
-      }
+    for (Edit edit : fittings(shot, found, landing)) {
+      now = edit.apply(now);
     }
     return now;
+  }
+
+  /** What writes the cameras that came into a shot as it is asked for. */
+  private static List<Edit> fittings(Shot with, SceneImport found, Landing landing) {
+    if (landing.fitting() == null) {
+      return List.of();
+    }
+    List<String> cameras =
+        found.nodes().stream().filter(Node.Camera.class::isInstance).map(Node::id).toList();
+    List<Edit> edits = new ArrayList<>(landing.fitting().ofCarriers(with, cameras));
+    cameras.forEach(id -> edits.addAll(fitting(with, id, found, landing, with, id)));
+    return edits;
   }
 
   /** What gives a camera of one shot the motion of a camera of another. */
@@ -137,7 +143,7 @@ class ImportService {
     return landing.fitting().edits(shot, camera, take, found.range().in(), freshId());
   }
 
-  private static String freshId() {
+  static String freshId() {
     return "in" + UUID.randomUUID().toString().substring(0, 8);
   }
 
@@ -184,8 +190,10 @@ class ImportService {
 
   private Imported renewed(Request request) throws FormatException {
     long id = request.landing().shotId();
-    Shot shot = shots.current(id).shot();
-    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
+    IncomingFile file = incoming(request);
+    ShotService.Revised seen = shots.current(id);
+    Shot shot = seen.shot();
+    SceneImport found = file.into(shot.header(), freshId() + "-");
     Map<String, String> before = handoffs.came(id, request.upload().name());
     Renewal renewal = Renewal.of(shot, before, found.nodes());
     if (renewal.renewed().isEmpty()) {
@@ -200,7 +208,7 @@ class ImportService {
         new SceneImport(found.nodes(), found.range(), found.aspect(), found.assets(), notes);
     Map<String, String> came = new LinkedHashMap<>(before);
     came.putAll(Renewal.paths(renewal.added()));
-    return applied(request, renewal.edits(shot), told, came);
+    return applied(request, seen.revision(), renewal.edits(shot), told, came);
   }
 
   /** How many nodes of a shot came from a file of that name before. */
@@ -214,33 +222,29 @@ class ImportService {
   }
 
   private Imported intoShot(Request request) throws FormatException {
-    Shot shot = shots.current(request.landing().shotId()).shot();
-    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
-    List<Edit> edits = new ArrayList<>(List.of(new AddNodes(found.nodes())));
-    if (request.landing().fitting() != null) {
-      Shot with = edits.get(0).apply(shot);
-      for (Node node : found.nodes()) {
-        if (node instanceof Node.Camera) {
-          edits.addAll(fitting(with, node.id(), found, request.landing(), with, node.id()));
-        }
-      }
-    }
-    return applied(request, edits, found, came(request, found));
+    IncomingFile file = incoming(request);
+    ShotService.Revised shot = shots.current(request.landing().shotId());
+    SceneImport found = file.into(shot.shot().header(), freshId() + "-");
+    AddNodes all = new AddNodes(found.nodes());
+    List<Edit> edits = new ArrayList<>(List.of(all));
+    edits.addAll(fittings(all.apply(shot.shot()), found, request.landing()));
+    return applied(request, shot.revision(), edits, found, came(request, found));
   }
 
   private Imported ontoCamera(Request request) throws FormatException {
-    Shot shot = shots.current(request.landing().shotId()).shot();
-    SceneImport found = incoming(request).into(shot.header(), freshId() + "-");
-    Shot alone = new Shot(shot.header(), found.nodes());
+    IncomingFile file = incoming(request);
+    ShotService.Revised seen = shots.current(request.landing().shotId());
+    SceneImport found = file.into(seen.shot().header(), freshId() + "-");
+    Shot alone = new Shot(seen.shot().header(), found.nodes());
     List<Edit> edits =
         fitting(
-            shot,
+            seen.shot(),
             request.landing().onto(),
             found,
             request.landing(),
             alone,
             source(alone, request.landing().camera()));
-    return applied(request, edits, found, Map.of());
+    return applied(request, seen.revision(), edits, found, Map.of());
   }
 
   /** The camera of a file that counts: by its name, or the first. */
@@ -264,14 +268,14 @@ class ImportService {
   }
 
   private Imported applied(
-      Request request, List<Edit> edits, SceneImport found, Map<String, String> came) {
+      Request request, long seen, List<Edit> edits, SceneImport found, Map<String, String> came) {
     Work.tell("storing", 0.8);
     boolean keeps = edits.stream().anyMatch(e -> e instanceof AddNodes || e instanceof Restore);
     if (keeps) {
       assets.put(request.asker().productionId(), found.assets());
     }
     long shot = request.landing().shotId();
-    ShotService.Applied applied = shots.apply(shot, edits, request.asker());
+    ShotService.Applied applied = shots.apply(shot, seen, edits, request.asker());
     if (!applied.again()) {
       note(request, shot, applied.revision(), found.notes(), came);
     }

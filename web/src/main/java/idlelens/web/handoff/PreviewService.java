@@ -1,6 +1,7 @@
 package idlelens.web.handoff;
 
 import idlelens.core.check.Difference;
+import idlelens.core.edit.AddNodes;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
@@ -53,16 +54,28 @@ class PreviewService {
     out.put("format", SceneFormats.reading(request.upload().name()).orElseThrow().label());
     IncomingFile file = imports.incoming(request);
     IncomingFile.Made made = file.asShot(request.title());
-    SceneImport found =
-        request.landing().shotId() == null
-            ? made.found()
-            : file.into(shots.current(request.landing().shotId()).shot().header(), "in");
-    write(ScenePreview.of(made.shot(), found, file.conventions()), out);
-    out.put("renewable", imports.renewable(request, found));
+    IncomingFile.Made landed = landed(request, file, made);
+    write(ScenePreview.of(made.shot(), landed.found(), file.conventions()), out);
+    out.put("renewable", imports.renewable(request, landed.found()));
     if (request.landing().fitting() != null && !made.shot().cameras().isEmpty()) {
-      fitted(made, request.landing(), out.putArray("fitted"));
+      fitted(
+          request.landing().onto() == null ? landed : made,
+          request.landing(),
+          out.putArray("fitted"));
     }
     return out;
+  }
+
+  /** The file in the shot that it goes into; for one that is made of it, as that shot. */
+  private IncomingFile.Made landed(
+      ImportService.Request request, IncomingFile file, IncomingFile.Made made)
+      throws FormatException {
+    if (request.landing().shotId() == null) {
+      return made;
+    }
+    Shot shot = shots.current(request.landing().shotId()).shot();
+    SceneImport found = file.into(shot.header(), ImportService.freshId() + "-");
+    return new IncomingFile.Made(new AddNodes(found.nodes()).apply(shot), found);
   }
 
   private static void write(ScenePreview preview, ObjectNode out) {
@@ -95,7 +108,9 @@ class PreviewService {
     SampleGrid grid = SampleGrid.over(before.header().range(), 0);
     Evaluation was = Evaluation.of(before, grid, null);
     Evaluation is = Evaluation.of(after, grid, null);
-    for (Node camera : before.cameras()) {
+    List<Node> cameras =
+        made.found().nodes().stream().filter(Node.Camera.class::isInstance).toList();
+    for (Node camera : cameras) {
       Difference off = Difference.between(was, is, camera.id());
       ObjectNode one = out.addObject().put("name", camera.name());
       one.put("keysBefore", keys(line(before, camera.id())));

@@ -24,8 +24,6 @@ import java.util.Optional;
  * @param missing names of nodes that came from the file and are no more in it
  */
 record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
-  private static final List<Path> LENS = List.of(Path.FOCAL, Path.F_STOP, Path.FOCUS);
-
   /** Where each node stands among those that carry it, by names; two of one name are numbered. */
   static Map<String, String> paths(List<Node> nodes) {
     Map<String, String> byId = new HashMap<>();
@@ -83,7 +81,7 @@ record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
     Map<Path, Curve> curves = new LinkedHashMap<>();
     Path.POSE.forEach(p -> curves.put(p, now.chain().curve(p)));
     if (old instanceof Node.Camera && now instanceof Node.Camera) {
-      LENS.forEach(p -> curves.put(p, now.chain().curve(p)));
+      Path.LENS.forEach(p -> curves.put(p, now.chain().curve(p)));
     }
     Node moved = old.withChain(old.chain().with(curves));
     return moved instanceof Node.Piece piece && now instanceof Node.Piece shaped

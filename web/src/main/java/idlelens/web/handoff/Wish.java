@@ -81,12 +81,6 @@ record Wish(
     return Optional.of(new Program(cuts));
   }
 
-  /** The same for one camera alone, over some frames. */
-  Wish only(String camera, FrameRange range) {
-    return new Wish(
-        List.of(camera), profile, null, range.in(), range.out(), company, null, false, shutterDeg);
-  }
-
   private FrameRange frames(Shot shot, ReceiverProfile receiver) {
     FrameRange usual =
         frames == null ? HandOff.framesOf(shot, receiver) : SentFrames.of(frames, shot.header());

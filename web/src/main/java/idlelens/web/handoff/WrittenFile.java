@@ -17,4 +17,8 @@ public record WrittenFile(
     byte[] octets,
     List<String> notes,
     Optional<String> profile,
-    Optional<String> told) {}
+    Optional<String> told) {
+  WrittenFile withName(String newName) {
+    return new WrittenFile(newName, format, mediaType, octets, notes, profile, told);
+  }
+}

@@ -189,9 +189,14 @@ public class ShotService {
    */
   public record Applied(long revision, List<String> added, boolean again) {}
 
-  /** Applies edits of another part of the application, to the newest revision. */
-  public Applied apply(long shotId, List<Edit> edits, Asker asker) {
-    EditOutcome outcome = edit(shotId, live(shotId).revision(), edits, "", asker);
+  /**
+   * Applies edits of another part of the application.
+   *
+   * @param seen the revision that they were worked out on: what changed the same things since then
+   *     is not overwritten
+   */
+  public Applied apply(long shotId, long seen, List<Edit> edits, Asker asker) {
+    EditOutcome outcome = edit(shotId, seen, edits, "", asker);
     Shot before = outcome.before().shot();
     List<String> added =
         outcome.after().shot().nodes().stream()
