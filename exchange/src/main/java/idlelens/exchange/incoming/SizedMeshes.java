@@ -4,6 +4,7 @@ import idlelens.core.rule.RefusedException;
 import idlelens.core.set.Mesh;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Content;
+import idlelens.exchange.scenefile.Corners;
 import java.util.Arrays;
 import org.joml.Matrix3d;
 import org.joml.Vector3d;
@@ -16,10 +17,8 @@ final class SizedMeshes {
    * @param size a map that can be inverted
    */
   static Mesh of(Content.Part part, Matrix3d size) throws FormatException {
-    int[] indices = part.indices().clone();
-    if (size.determinant() < 0) {
-      mirror(indices);
-    }
+    boolean mirrors = size.determinant() < 0;
+    int[] indices = mirrors ? Corners.turnedOver(part.indices()) : part.indices().clone();
     float[] positions = positions(part, size);
     float[] shades = part.shades();
     try {
@@ -47,14 +46,6 @@ final class SizedMeshes {
       }
     }
     return positions;
-  }
-
-  private static void mirror(int[] indices) {
-    for (int i = 0; i < indices.length; i += 3) {
-      int first = indices[i];
-      indices[i] = indices[i + 1];
-      indices[i + 1] = first;
-    }
   }
 
   private static float[] normals(double[] raw, Matrix3d size) {

@@ -7,6 +7,7 @@ import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.PieceJson;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Conventions;
+import idlelens.exchange.scenefile.Corners;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,7 +56,7 @@ final class OutgoingPieces {
             vectors(mesh.positions(), axes.length(1)),
             vectors(mesh.normals(), 1),
             mesh.shades(),
-            mirrors ? turnedOver(mesh.indices()) : mesh.indices(),
+            mirrors ? Corners.turnedOver(mesh.indices()) : mesh.indices(),
             look.finish());
     return new Content.FileMesh(name, List.of(part));
   }
@@ -68,15 +69,6 @@ final class OutgoingPieces {
       out[i] = turned.x;
       out[i + 1] = turned.y;
       out[i + 2] = turned.z;
-    }
-    return out;
-  }
-
-  private static int[] turnedOver(int[] indices) {
-    int[] out = indices.clone();
-    for (int i = 0; i + 1 < out.length; i += 3) {
-      out[i] = indices[i + 1];
-      out[i + 1] = indices[i];
     }
     return out;
   }

@@ -11,7 +11,22 @@ import java.util.Arrays;
  */
 public record Corners(int[] triangles, int[] places) {
   /** Positions and normals with triangles on them. */
-  public record Flat(double[] positions, double[] normals, int[] indices) {}
+  public record Flat(double[] positions, double[] normals, int[] indices) {
+    /** The same with the corners of each triangle the other way round. */
+    public Flat turnedOver() {
+      return new Flat(positions, normals, Corners.turnedOver(indices));
+    }
+  }
+
+  /** Triangles with their corners the other way round. */
+  public static int[] turnedOver(int[] indices) {
+    int[] out = indices.clone();
+    for (int i = 0; i + 2 < out.length; i += 3) {
+      out[i] = indices[i + 1];
+      out[i + 1] = indices[i];
+    }
+    return out;
+  }
 
   /**
    * @param counts corners of each polygon

@@ -31,12 +31,12 @@ final class UsdMeshes {
     boolean byCorner =
         normals.isPresent() && !byVertex && normals.get().length == indices.length * 3;
     Finish finish = finish(prim);
-    if (byCorner) {
-      return mesh(where, corners.apart(points, normals.get()), finish);
-    }
     Corners.Flat flat =
-        new Corners.Flat(points, byVertex ? normals.get() : null, corners.triangles());
-    return mesh(where, flat, finish);
+        byCorner
+            ? corners.apart(points, normals.get())
+            : new Corners.Flat(points, byVertex ? normals.get() : null, corners.triangles());
+    boolean clockwise = prim.words("orientation").contains("leftHanded");
+    return mesh(where, clockwise ? flat.turnedOver() : flat, finish);
   }
 
   private static Content.FileMesh mesh(String where, Corners.Flat flat, Finish finish) {

@@ -235,9 +235,13 @@ final class UsdParser {
     }
   }
 
-  /** Metadata of a property: only how it is spread over a mesh is of use. */
-  private void attributes(UsdPrim prim, String property) throws FormatException {
-    text.need('(');
+  /** Takes what stands behind a name in brackets. */
+  private interface Entry {
+    void of(String name) throws FormatException;
+  }
+
+  /** Names with what stands behind them, up to the end of the brackets; texts are passed by. */
+  private void entries(Entry each) throws FormatException {
     while (!text.take(')')) {
       if (text.isString()) {
         text.string();
@@ -247,38 +251,39 @@ final class UsdParser {
       if (name.isEmpty()) {
         throw text.refusal("metadata, or ')'");
       }
-      if (text.take('=')) {
-        if (name.equals("interpolation") && text.isString()) {
-          prim.interpolation.put(property, text.string());
-        } else {
-          text.skipValue();
-        }
-      }
+      each.of(name);
     }
+  }
+
+  /** Metadata of a property: only how it is spread over a mesh is of use. */
+  private void attributes(UsdPrim prim, String property) throws FormatException {
+    text.need('(');
+    entries(
+        name -> {
+          if (text.take('=')) {
+            if (name.equals("interpolation") && text.isString()) {
+              prim.interpolation.put(property, text.string());
+            } else {
+              text.skipValue();
+            }
+          }
+        });
   }
 
   private void metadata(UsdPrim prim) throws FormatException {
     if (!text.take('(')) {
       return;
     }
-    while (!text.take(')')) {
-      if (text.isString()) {
-        text.string();
-        continue;
-      }
-      String name = text.word();
-      if (name.isEmpty()) {
-        throw text.refusal("metadata, or ')'");
-      }
-      if (name.equals("prepend") || name.equals("append") || name.equals("add")) {
-        name = text.word();
-      }
-      if (ELSEWHERE.contains(name)) {
-        notes.add(prim.path() + ": '" + name + "' is left out; nothing outside the file is read");
-      }
-      text.need('=');
-      entry(prim, name);
-    }
+    entries(
+        first -> {
+          String name = Set.of("prepend", "append", "add").contains(first) ? text.word() : first;
+          if (ELSEWHERE.contains(name)) {
+            notes.add(
+                prim.path() + ": '" + name + "' is left out; nothing outside the file is read");
+          }
+          text.need('=');
+          entry(prim, name);
+        });
   }
 
   private void entry(UsdPrim prim, String name) throws FormatException {

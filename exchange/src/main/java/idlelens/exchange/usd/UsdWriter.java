@@ -33,6 +33,13 @@ public final class UsdWriter {
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
   private static final int OCTETS_A_NUMBER = 17;
+  private static final String LENS = "Lens";
+  private static final String LIGHT = "Light";
+  private static final String SHAPE = "Shape";
+
+  /** Names of what may stand at a node, beside those that it carries. */
+  private static final Set<String> CONTENTS = Set.of(LENS, LIGHT, SHAPE);
+
   private static final int KEYS_A_PIECE = 1250;
 
   private final SceneFile scene;
@@ -53,7 +60,7 @@ public final class UsdWriter {
   public static byte[] write(SceneFile scene) {
     UsdWriter writer = new UsdWriter(scene);
     writer.head();
-    writer.nodes(-1);
+    writer.nodes(-1, Set.of());
     return writer.out.octets();
   }
 
@@ -107,8 +114,11 @@ public final class UsdWriter {
     return '"' + safe + '"';
   }
 
-  private void nodes(int parent) {
-    Set<String> taken = new HashSet<>();
+  /**
+   * @param others names that stand there as well
+   */
+  private void nodes(int parent, Set<String> others) {
+    Set<String> taken = new HashSet<>(others);
     for (int index : below.getOrDefault(parent, List.of())) {
       node(index, taken);
     }
@@ -143,7 +153,7 @@ public final class UsdWriter {
       line("token visibility = \"invisible\"");
     }
     node.contents().forEach(this::content);
-    nodes(index);
+    nodes(index, CONTENTS);
     close("}");
   }
 
@@ -246,7 +256,7 @@ public final class UsdWriter {
   private void camera(Content.Camera camera) {
     View.Focal view = (View.Focal) camera.view();
     double fromMm = 1 / (MM_OF_TENTHS * scene.conventions().metresPerUnit());
-    openContent("Camera", "Lens", ours(camera.ours()));
+    openContent("Camera", LENS, ours(camera.ours()));
     line("float2 clippingRange = (" + near() + ", " + near() * 1e6 + ")");
     line("token projection = \"perspective\"");
     property("focalLength", view.focalMm(), fromMm);
@@ -263,7 +273,7 @@ public final class UsdWriter {
   }
 
   private void sun(Content.Sun sun) {
-    openContent("DistantLight", "Light", JsonNodeFactory.instance.objectNode());
+    openContent("DistantLight", LIGHT, JsonNodeFactory.instance.objectNode());
     double[] rgb = Finish.matt(sun.colour()).linear();
     out.add(indent).add("color3f inputs:color = (").add(rgb, 0, 3, ", ").add(")\n");
     out.add(indent).add("float inputs:intensity = ").add(sun.strength()).add('\n');
@@ -271,7 +281,7 @@ public final class UsdWriter {
   }
 
   private void mesh(Content.Part part, Content.Piece piece) {
-    openContent("Mesh", "Shape", ours(piece.ours()));
+    openContent("Mesh", SHAPE, ours(piece.ours()));
     int triangles = part.indices().length / 3;
     line("bool doubleSided = true");
     line("int[] faceVertexCounts = [" + "3, ".repeat(Math.max(0, triangles - 1)) + "3]");

@@ -1,0 +1,56 @@
+package idlelens.exchange.usd;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import idlelens.exchange.format.FormatException;
+import idlelens.exchange.scenefile.Content;
+import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.SceneFile;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class UsdTest {
+  private static SceneFile sail(String orientation) throws FormatException {
+    String text =
+        "#usda 1.0\ndef Mesh \"Sail\"\n{\n"
+            + "  point3f[] points = [(0, 0, 0), (1, 0, 0), (0, 1, 0)]\n"
+            + "  int[] faceVertexCounts = [3]\n  int[] faceVertexIndices = [0, 1, 2]\n"
+            + "  uniform token orientation = \""
+            + orientation
+            + "\"\n}\n";
+    return UsdReader.read(text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** A layer may have a name once below a prim; the shape of a piece is such a name. */
+  @Test
+  void write_whatAPieceCarries_isNotCalledAsItsShape() throws FormatException {
+    SceneFile read = sail("rightHanded");
+    FileNode carried = new FileNode("1", "Shape", "", 0, List.of(), false, List.of());
+    SceneFile scene =
+        new SceneFile(
+            read.conventions(),
+            read.wording(),
+            read.clock(),
+            List.of(read.nodes().get(0), carried),
+            read.hint(),
+            read.budget(),
+            read.notes());
+    String file = new String(UsdWriter.write(scene), StandardCharsets.UTF_8);
+    assertThat(file.lines().map(String::strip).filter(line -> line.startsWith("def ")))
+        .containsExactly("def Xform \"Sail\"", "def Mesh \"Shape\" (", "def Xform \"Shape_2\" (");
+    assertThat(UsdReader.read(file.getBytes(StandardCharsets.UTF_8)).nodes())
+        .extracting(FileNode::name)
+        .containsExactly("Sail", "Shape");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"rightHanded, 0, 1", "leftHanded, 1, 0"})
+  void read_aMeshSaysWhichWayRoundItsCornersGo(String orientation, int first, int second)
+      throws FormatException {
+    Content.Piece piece = (Content.Piece) sail(orientation).nodes().get(0).contents().get(0);
+    assertThat(piece.mesh().parts().get(0).indices()).containsExactly(first, second, 2);
+  }
+}
