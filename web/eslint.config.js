@@ -16,4 +16,5 @@ export default [
       'prefer-const': 'error',
     },
   },
+  { files: ['**/src/test/node/**'], languageOptions: { globals: globals.node } },
 ];

@@ -33,7 +33,7 @@ async function opened() {
 
 const { scene, clips } = await opened();
 const mixer = new THREE.AnimationMixer(scene);
-clips.forEach((clip) => mixer.clipAction(clip).setLoop(THREE.LoopOnce).play().clampWhenFinished = true);
+clips.forEach((clip) => (mixer.clipAction(clip).setLoop(THREE.LoopOnce).play().clampWhenFinished = true));
 let seen = null;
 scene.traverse((o) => {
   if (o.isCamera && (o.name === camera || o.parent?.name === camera || !seen)) seen = o;
@@ -42,5 +42,5 @@ for (const moment of moments.split(',').map(Number)) {
   mixer.setTime(moment);
   scene.updateMatrixWorld(true);
   seen.updateMatrixWorld(true);
-  console.log(JSON.stringify({ m: seen.matrixWorld.elements, fov: seen.fov }));
+  process.stdout.write(`${JSON.stringify({ m: seen.matrixWorld.elements, fov: seen.fov })}\n`);
 }

@@ -6,16 +6,23 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collections;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipFile;
 
 /** The files of a hand-off by name: of a zip, a folder, or one file alone. */
 final class HandedFiles {
   private static final long MOST_BYTES = 1L << 30;
   private static final int MOST_FILES = 5000;
+
+  /** What JSON takes in a text only by its number. */
+  private static final Pattern UNSAFE = Pattern.compile("[\"\\\\\\p{Cntrl}]");
 
   private final TreeMap<String, byte[]> files = new TreeMap<>();
   private long bytes;
@@ -29,37 +36,43 @@ final class HandedFiles {
     HandedFiles all = new HandedFiles();
     if (Files.isDirectory(handedOff)) {
       all.addFolder(handedOff);
-    } else if (handedOff.toString().toLowerCase().endsWith(".zip")) {
-      try (InputStream in = Files.newInputStream(handedOff)) {
-        all.addZip(in);
-      }
+    } else if (handedOff.toString().toLowerCase(Locale.ROOT).endsWith(".zip")) {
+      all.addZip(handedOff);
     } else {
-      all.add(handedOff.getFileName().toString(), Files.readAllBytes(handedOff));
+      all.addFile(handedOff.getFileName().toString(), handedOff);
     }
     return all;
   }
 
   private void addFolder(Path folder) throws IOException {
     try (Stream<Path> paths = Files.walk(folder)) {
-      for (Path file : paths.filter(Files::isRegularFile).toList()) {
-        String name = folder.relativize(file).toString().replace('\\', '/');
-        add(name, Files.readAllBytes(file));
+      for (Path file : (Iterable<Path>) paths.filter(Files::isRegularFile)::iterator) {
+        addFile(folder.relativize(file).toString().replace('\\', '/'), file);
       }
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
   }
 
-  private void addZip(InputStream in) throws IOException {
-    try (ZipInputStream zip = new ZipInputStream(in, StandardCharsets.UTF_8)) {
-      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-        byte[] octets = zip.readNBytes((int) Math.min(Integer.MAX_VALUE, MOST_BYTES - bytes + 1));
-        add(entry.getName(), octets);
+  private void addFile(String name, Path file) throws IOException {
+    try (InputStream in = Files.newInputStream(file)) {
+      add(name, in);
+    }
+  }
+
+  private void addZip(Path file) throws IOException {
+    try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+      for (ZipEntry entry : Collections.list(zip.entries())) {
+        if (!entry.isDirectory()) {
+          add(entry.getName(), zip.getInputStream(entry));
+        }
       }
     }
   }
 
-  private void add(String name, byte[] octets) throws IOException {
+  /** Reads one octet more than is allowed at most. */
+  private void add(String name, InputStream in) throws IOException {
+    byte[] octets = in.readNBytes((int) (MOST_BYTES - bytes + 1));
     bytes += octets.length;
     if (bytes > MOST_BYTES || files.size() >= MOST_FILES) {
       throw new IOException(
@@ -74,11 +87,14 @@ final class HandedFiles {
 
   /** Their names as a list of JSON. */
   String names() {
-    StringBuilder out = new StringBuilder("[");
-    for (String name : files.keySet()) {
-      String safe = name.replace("\\", "\\\\").replace("\"", "\\\"");
-      out.append(out.length() > 1 ? "," : "").append('"').append(safe).append('"');
-    }
-    return out.append("]").toString();
+    return files.keySet().stream()
+        .map(name -> '"' + safe(name) + '"')
+        .collect(Collectors.joining(",", "[", "]"));
+  }
+
+  private static String safe(String name) {
+    return UNSAFE
+        .matcher(name)
+        .replaceAll(at -> String.format("\\\\u%04x", (int) at.group().charAt(0)));
   }
 }

@@ -1,14 +1,17 @@
 package idlelens.receiver;
 
 import java.io.IOException;
+import java.net.BindException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 /** The receiver as a program. */
 @Command(
@@ -23,17 +26,31 @@ public final class ReceiverCommand implements Callable<Integer> {
   @Option(names = "--port", defaultValue = "8097", description = "port on loopback (8097)")
   private int port;
 
+  @Spec private CommandSpec spec;
+
   @Override
-  public Integer call() throws IOException, InterruptedException {
+  public Integer call() throws InterruptedException {
     if (!Files.exists(handedOff)) {
-      System.err.println(handedOff + " is not there; allowed: a .zip, a folder, a .glb or a .dae");
-      return 2;
+      return refuse(handedOff + " is not there; allowed: a .zip, a folder, a .glb or a .dae");
+    }
+    if (port < 0 || port > 65_535) {
+      return refuse("--port is " + port + "; allowed: 0 (any that is free) to 65535");
     }
     try (ReceiverServer server = ReceiverServer.open(handedOff, port)) {
-      System.out.println("The receiver is at http://127.0.0.1:" + server.port());
+      spec.commandLine().getOut().println("The receiver is at " + server.address());
+      spec.commandLine().getOut().flush();
       new CountDownLatch(1).await();
+      return CommandLine.ExitCode.OK;
+    } catch (BindException e) {
+      return refuse("--port " + port + " is taken; allowed: one that is free, or 0 for any");
+    } catch (IOException e) {
+      return refuse(handedOff + " cannot be read: " + e.getMessage());
     }
-    return 0;
+  }
+
+  private int refuse(String words) {
+    spec.commandLine().getErr().println(words);
+    return CommandLine.ExitCode.USAGE;
   }
 
   /** Runs until it is stopped. */

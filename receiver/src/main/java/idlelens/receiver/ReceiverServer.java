@@ -59,8 +59,8 @@ public final class ReceiverServer implements AutoCloseable {
   }
 
   /** Where it listens. */
-  public int port() {
-    return server.getAddress().getPort();
+  public String address() {
+    return "http://127.0.0.1:" + server.getAddress().getPort();
   }
 
   private void answer(HttpExchange exchange) throws IOException {
@@ -80,9 +80,6 @@ public final class ReceiverServer implements AutoCloseable {
   }
 
   private Optional<byte[]> find(String path) throws IOException {
-    if (path.contains("..")) {
-      return Optional.empty();
-    }
     if (path.equals("/names.json")) {
       return Optional.of(files.names().getBytes(StandardCharsets.UTF_8));
     }
@@ -96,6 +93,9 @@ public final class ReceiverServer implements AutoCloseable {
   }
 
   private static Optional<byte[]> resource(String name) throws IOException {
+    if (name.contains("..")) {
+      return Optional.empty();
+    }
     try (InputStream in = ReceiverServer.class.getResourceAsStream(name)) {
       return in == null ? Optional.empty() : Optional.of(in.readAllBytes());
     }

@@ -6,7 +6,6 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.WaitForSelectorState;
-import idlelens.receiver.ReceiverServer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,7 +13,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** The view of hand-offs as an artist uses it, and the receiver beside it. */
+/** The view of hand-offs as an artist uses it. */
 class HandOffTest extends BrowserTest {
   private static final Path FILES = Path.of("../exchange/src/test/resources/quay");
 
@@ -133,40 +132,5 @@ class HandOffTest extends BrowserTest {
     page.click("text=Put it right");
     page.waitForSelector(".verdict.good");
     page.close();
-  }
-
-  @Test
-  void receiver_showsThatItSticks_andThatAFileAFewFramesOffDoesNot(@TempDir Path folder)
-      throws IOException {
-    long shot = app.demoShot("Hand-off");
-    String asked =
-        "/api/shots/"
-            + shot
-            + "/export/zip?format=glb&format=dae&format=plates&camera=a-cam&to=1008&from=";
-    Path zip = folder.resolve("sound.zip");
-    Files.write(zip, app.get(asked + 1001).body());
-    try (ReceiverServer receiver = ReceiverServer.open(zip, 0)) {
-      Page page = newPage();
-      page.navigate("http://127.0.0.1:" + receiver.port());
-      page.waitForSelector("body[data-ready=true]");
-      assertThat(page.getAttribute("body", "data-good")).isEqualTo("true");
-      assertThat(Double.parseDouble(page.getAttribute("body", "data-most"))).isLessThan(0.1);
-      page.selectOption("#file", "Hand-off A-cam.glb");
-      page.waitForFunction("() => document.querySelector('#marks tr')");
-      assertThat(page.textContent("#verdict")).contains("It sticks: on 8 frames");
-      page.close();
-    }
-    Path unpacked = Files.createDirectory(folder.resolve("late"));
-    Receivers.unzip(zip, unpacked);
-    Files.write(
-        unpacked.resolve("Hand-off A-cam.dae"),
-        app.get("/api/shots/" + shot + "/export/dae?camera=a-cam&from=1004&to=1011").body());
-    try (ReceiverServer receiver = ReceiverServer.open(unpacked, 0)) {
-      Page page = newPage();
-      page.navigate("http://127.0.0.1:" + receiver.port());
-      page.waitForSelector("body[data-ready=true]");
-      assertThat(page.textContent("#verdict")).contains("It does not stick");
-      page.close();
-    }
   }
 }
