@@ -34,9 +34,22 @@ export class LiveOut extends EventTarget {
     return this.store.attempt(() => (this.on ? this.close() : this.open()));
   }
 
-  /** Another camera is looked through. */
+  /** Another camera is looked through, or what is set has changed. */
   reopen() {
-    return this.store.attempt(() => this.open());
+    return this.store.attempt(async () => {
+      await this.close();
+      await this.open();
+    });
+  }
+
+  /**
+   * @param {'address' | 'port' | 'rate'} name
+   * @param {string | number} value
+   */
+  async settle(name, value) {
+    Object.assign(this, { [name]: value });
+    if (this.on) await this.reopen();
+    else this.dispatchEvent(new Event('change'));
   }
 
   async open() {

@@ -103,17 +103,25 @@ function portPart(panel) {
 function sendPart(panel) {
   const { liveOut } = panel.operation;
   const go = button('Send', () => liveOut.toggle());
-  const port = plain(panel, liveOut, 'port', 'Port on this machine to send to', { unit: '' });
-  const rate = plain(panel, liveOut, 'rate', 'Samples a second while it plays', { unit: '/s' });
+  const address = h('input', {
+    type: 'text',
+    value: liveOut.address,
+    'aria-label': 'Address of this machine to send to',
+    title: 'An address of this machine: 127.0.0.1, or another that begins with 127',
+    onchange: () => liveOut.settle('address', address.value.trim()),
+  });
+  const settled = (name) => ({ set: (value, done) => !done || liveOut.settle(name, value).then(() => true) });
+  const port = plain(panel, liveOut, 'port', 'Port to send to', { unit: '', ...settled('port') });
+  const rate = plain(panel, liveOut, 'rate', 'Samples a second while it plays', { unit: '/s', ...settled('rate') });
   liveOut.addEventListener('change', () => refresh());
   function refresh() {
     [port, rate].forEach((field) => field.refresh());
     go.textContent = liveOut.on ? 'Send no more' : 'Send the playhead';
     go.setAttribute('aria-pressed', String(liveOut.on));
-    go.title = 'OpenTrackIO over UDP to 127.0.0.1, while playing or scrubbing';
+    go.title = `OpenTrackIO over UDP to ${liveOut.address}, while playing or scrubbing`;
   }
   return {
-    rows: [row('Live out', go), row('To port', port.element, labelled('at', rate.element))],
+    rows: [row('Live out', go), row('To', address, labelled('port', port.element), labelled('at', rate.element))],
     refresh,
   };
 }

@@ -7,8 +7,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
+import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -179,6 +181,39 @@ class OperateTest extends BrowserTest {
     page.click(".settings button:text-is('Listen no more')");
     page.waitForFunction("() => !idleLens.desk.live");
     page.close();
+  }
+
+  /** To an address and a port that are chosen, and to others while it is sent. */
+  @Test
+  void thePlayhead_isSentToWhoListens_andAWrongAddressIsExplained() throws IOException {
+    Page page = openTakes(app.copyOf("Quay walk"));
+    page.click("[data-by=tracker]");
+    try (DatagramSocket one = new DatagramSocket(0, InetAddress.getByName("127.0.0.2"));
+        DatagramSocket other = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
+      String address = "input[aria-label='Address of this machine to send to']";
+      page.fill(address, "127.0.0.2");
+      type(page, "Port to send to", String.valueOf(one.getLocalPort()));
+      page.click(".settings button:text-is('Send the playhead')");
+      hear(one);
+      page.fill(address, "127.0.0.1");
+      page.press(address, "Enter");
+      type(page, "Port to send to", String.valueOf(other.getLocalPort()));
+      page.waitForSelector(".settings button[aria-pressed=true]:text-is('Send no more')");
+      hear(other);
+      page.fill(address, "10.0.0.5");
+      page.press(address, "Enter");
+      page.waitForSelector(".toasts:has-text('an address of this machine')");
+      page.waitForSelector(".settings button[aria-pressed=false]:text-is('Send the playhead')");
+      complaints.removeIf(c -> c.contains("422"));
+    }
+    page.close();
+  }
+
+  private static void hear(DatagramSocket socket) throws IOException {
+    socket.setSoTimeout(10_000);
+    DatagramPacket packet = new DatagramPacket(new byte[8192], 8192);
+    socket.receive(packet);
+    assertThat(new String(packet.getData(), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("OTrk");
   }
 
   private static int freePort() throws IOException {
