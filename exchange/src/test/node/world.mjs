@@ -7,6 +7,7 @@ import * as THREE from 'three';
 import { ColladaLoader } from 'three/examples/jsm/loaders/ColladaLoader.js';
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js';
 import { USDLoader } from 'three/examples/jsm/loaders/USDLoader.js';
+import { angleAt, pointedAngles } from './lens-motion.mjs';
 
 const [kind, file, camera, moments] = process.argv.slice(2);
 globalThis.DOMParser ??= DOMParser;
@@ -21,7 +22,7 @@ async function opened() {
   if (kind === 'glb') {
     const data = octets.buffer.slice(octets.byteOffset, octets.byteOffset + octets.length);
     const gltf = await new GLTFLoader().parseAsync(data, '');
-    return { scene: gltf.scene, clips: gltf.animations };
+    return { scene: gltf.scene, clips: gltf.animations, angles: (await pointedAngles(gltf)).get(0) };
   }
   if (kind === 'dae') {
     const { scene, animations } = new ColladaLoader().parse(text, '');
@@ -31,7 +32,7 @@ async function opened() {
   return { scene, clips: scene.animations ?? [] };
 }
 
-const { scene, clips } = await opened();
+const { scene, clips, angles } = await opened();
 const mixer = new THREE.AnimationMixer(scene);
 clips.forEach((clip) => (mixer.clipAction(clip).setLoop(THREE.LoopOnce).play().clampWhenFinished = true));
 let seen = null;
@@ -42,5 +43,6 @@ for (const moment of moments.split(',').map(Number)) {
   mixer.setTime(moment);
   scene.updateMatrixWorld(true);
   seen.updateMatrixWorld(true);
-  process.stdout.write(`${JSON.stringify({ m: seen.matrixWorld.elements, fov: seen.fov })}\n`);
+  const fov = angles ? angleAt(angles, moment) : seen.fov;
+  process.stdout.write(`${JSON.stringify({ m: seen.matrixWorld.elements, fov })}\n`);
 }

@@ -89,7 +89,9 @@ public final class Rigs {
                     Path.TILT, keyed(Tangent.Kind.SETTLE, 1001, -8, 1030, 6, 1048, 2),
                     Path.PAN, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 170)));
     Chain camera =
-        Chain.poseAndLens().with(Path.ROLL, keyed(Tangent.Kind.SETTLE, 1001, 0, 1048, 4));
+        Chain.poseAndLens()
+            .with(Path.ROLL, keyed(Tangent.Kind.SETTLE, 1001, 0, 1048, 4))
+            .with(Path.FOCAL, keyed(Tangent.Kind.SETTLE, 1001, 24, 1048, 70));
     RigidPose up = RigidPose.of(0, 1.4, 0.2, 0, 0, 0);
     return new Shot(
         new ShotHeader(
