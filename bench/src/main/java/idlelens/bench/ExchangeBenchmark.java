@@ -43,8 +43,9 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
 /**
- * Octets to a scene and a scene to octets: 10,000 frames of four nodes that move and turn (one in
- * the formats that hold one camera). The file is left in the folder of the run, for others to read.
+ * Octets to a scene and a scene to octets: 40,000 samples of nodes that move and turn, four in one
+ * another with 10,000 frames each, or more nodes with fewer frames (in the formats that hold one
+ * camera, its 10,000 frames). The file is left in the folder of the run, for others to read.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -53,7 +54,8 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 1)
 @Fork(2)
 public class ExchangeBenchmark {
-  private static final int FRAMES = 10_000;
+  private static final int SAMPLES = 40_000;
+  private static final int DEEP = 4;
   private static final Map<String, SceneFormat> FORMATS =
       Map.of(
           "usda", new UsdFormat(),
@@ -65,6 +67,9 @@ public class ExchangeBenchmark {
   @Param({"usda", "glb", "dae", "csv", "opentrackio"})
   public String format;
 
+  @Param({"4", "2000"})
+  public int nodes;
+
   private SceneFormat made;
   private SceneFile scene;
   private byte[] file;
@@ -72,7 +77,11 @@ public class ExchangeBenchmark {
   @Setup
   public void prepare() {
     made = FORMATS.get(format);
-    scene = scene(made.holds().nodes() ? 4 : 1, made.holds().within(Conventions.OURS));
+    Conventions conventions = made.holds().within(Conventions.OURS);
+    scene =
+        made.holds().nodes()
+            ? scene(nodes, SAMPLES / nodes, conventions)
+            : scene(1, SAMPLES / DEEP, conventions);
     file = write().octets();
     try {
       Path out = Path.of(System.getProperty("java.io.tmpdir"), "idle-lens-bench." + format);
@@ -83,16 +92,16 @@ public class ExchangeBenchmark {
     }
   }
 
-  private static SceneFile scene(int count, Conventions conventions) {
-    double[] times = new double[FRAMES];
-    for (int i = 0; i < FRAMES; i++) {
+  private static SceneFile scene(int count, int frames, Conventions conventions) {
+    double[] times = new double[frames];
+    for (int i = 0; i < frames; i++) {
       times[i] = 1001 + i;
     }
     List<FileNode> nodes = new ArrayList<>();
     for (int n = 0; n < count; n++) {
-      double[] places = new double[FRAMES * 3];
-      double[] turns = new double[FRAMES * 4];
-      for (int i = 0; i < FRAMES; i++) {
+      double[] places = new double[frames * 3];
+      double[] turns = new double[frames * 4];
+      for (int i = 0; i < frames; i++) {
         double u = i * 0.013 + n;
         places[3 * i] = 2.5 * Math.sin(u);
         places[3 * i + 1] = 1.2 + 0.4 * Math.cos(1.7 * u);
@@ -107,7 +116,7 @@ public class ExchangeBenchmark {
               String.valueOf(n),
               "Node " + n,
               "node",
-              n - 1,
+              n % DEEP == 0 ? -1 : n - 1,
               List.of(Op.Place.of(place), new Op.Turn(turn)),
               false,
               n == count - 1 ? List.of(camera()) : List.of()));
@@ -115,7 +124,7 @@ public class ExchangeBenchmark {
     FrameRate rate = FrameRate.of(24);
     FileClock clock =
         new FileClock(
-            24, 1001, OptionalDouble.of(1000 + FRAMES), Optional.of(rate), Optional.of(1001));
+            24, 1001, OptionalDouble.of(1000 + frames), Optional.of(rate), Optional.of(1001));
     return new SceneFile(
         conventions, Wording.OURS, clock, nodes, Optional.empty(), new ReadBudget(0), List.of());
   }

@@ -36,7 +36,12 @@ public record Obstacle(
     double x = point[0] - pose.x();
     double y = point[1] - pose.y();
     double z = point[2] - pose.z();
-    return Math.sqrt(x * x + y * y + z * z) - radius * sizes.applyAsDouble(sample);
+    return Math.sqrt(x * x + y * y + z * z) - reach(sample);
+  }
+
+  /** How far its triangles reach from its origin at a sample, in metres. */
+  public double reach(int sample) {
+    return radius * sizes.applyAsDouble(sample);
   }
 
   /** One that always has its usual size. */

@@ -1,5 +1,6 @@
 package idlelens.exchange.csv;
 
+import idlelens.core.check.PictureTiles;
 import idlelens.core.check.SetObstacles;
 import idlelens.core.check.Views;
 import idlelens.core.clearance.Obstacle;
@@ -18,7 +19,6 @@ import idlelens.exchange.scenefile.PictureSpace;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.joml.Vector3d;
 
 /**
@@ -35,16 +35,18 @@ public final class AnchorTable {
   private final Evaluation motion;
   private final Views views;
   private final SetObstacles set;
+  private final List<Obstacle> obstacles;
   private final TextOut out = new TextOut();
 
-  /** A node with its own numbers, and what could stand before it. */
-  private record Anchor(Node node, Bounds box, List<Obstacle> others, boolean hidden) {}
+  /** A node with the box around it, in its own numbers. */
+  private record Anchor(Node node, Bounds box) {}
 
   private AnchorTable(HandOff handOff, String camera, Function<Shape, Mesh> meshes) {
     this.handOff = handOff;
     this.motion = Evaluation.of(handOff.shot(), handOff.grid(), null);
     this.views = new Views(motion, camera);
     this.set = new SetObstacles(motion, meshes);
+    this.obstacles = set.allBut(Set.of());
   }
 
   /**
@@ -61,25 +63,20 @@ public final class AnchorTable {
         handOff.shot().nodes().stream()
             .filter(n -> n instanceof Node.Piece || n instanceof Node.Light)
             .filter(n -> !n.hidden().files())
-            .map(this::anchor)
+            .map(n -> new Anchor(n, box(n)))
             .toList();
     for (int i = 0; i < motion.grid().count(); i++) {
       StoppedException.check();
       Sight sight = views.at(i);
+      PictureTiles tiles = new PictureTiles(obstacles, sight, i);
       for (Anchor anchor : anchors) {
-        row(i, sight, anchor);
+        row(i, sight, anchor, tiles);
       }
     }
     return out.octets();
   }
 
-  private Anchor anchor(Node node) {
-    Set<String> own =
-        handOff.shot().family(node.id()).stream().map(Node::id).collect(Collectors.toSet());
-    return new Anchor(node, box(node), set.allBut(own), set.isHidden(node.id()));
-  }
-
-  private void row(int sample, Sight sight, Anchor anchor) {
+  private void row(int sample, Sight sight, Anchor anchor, PictureTiles tiles) {
     RigidPose pose = motion.pose(anchor.node().id(), sample);
     Bounds box = anchor.box().times(motion.size(anchor.node().id(), sample));
     Vector3d middle = pose.apply(new Vector3d(box.centreX(), box.centreY(), box.centreZ()));
@@ -88,7 +85,10 @@ public final class AnchorTable {
     out.add((double) handOff.firstFrame() + sample).add(",\"");
     out.add(anchor.node().name().replace("\"", "\"\"")).add("\",");
     place(at, sight);
-    boolean shown = !anchor.hidden() && isInside(seen, at, sight) && isFree(sample, middle, anchor);
+    boolean shown =
+        !set.isHidden(anchor.node().id())
+            && isInside(seen, at, sight)
+            && isFree(sample, middle, anchor.node().id(), tiles.at(at));
     out.add(',').add(-seen.z).add(shown ? ",1," : ",0,");
     out.add(box.maxX() - box.minX()).add(',').add(box.maxY() - box.minY());
     out.add(',').add(box.maxZ() - box.minZ()).add('\n');
@@ -109,7 +109,7 @@ public final class AnchorTable {
   }
 
   /** Whether nothing lies between the camera and a point; what is nearer to it than 1 mm is it. */
-  private boolean isFree(int sample, Vector3d middle, Anchor anchor) {
+  private boolean isFree(int sample, Vector3d middle, String id, List<Obstacle> near) {
     RigidPose eye = views.pose(sample);
     Vector3d from = new Vector3d(eye.x(), eye.y(), eye.z());
     Vector3d to = new Vector3d(middle).sub(from);
@@ -119,7 +119,12 @@ public final class AnchorTable {
     }
     to.mul((far - AT_IT_M) / far).add(from);
     double[] way = {from.x, from.y, from.z, to.x, to.y, to.z};
-    return anchor.others().stream().noneMatch(other -> other.hides(sample, way));
+    return near.stream().noneMatch(o -> o.hides(sample, way) && !belongs(o.id(), id));
+  }
+
+  private boolean belongs(String piece, String to) {
+    return piece.equals(to)
+        || handOff.shot().carriersOf(piece).stream().anyMatch(carrier -> carrier.id().equals(to));
   }
 
   private static Bounds box(Node node) {

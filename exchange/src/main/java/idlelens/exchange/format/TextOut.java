@@ -1,5 +1,8 @@
 package idlelens.exchange.format;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,23 +18,26 @@ public final class TextOut {
     10_000_000_000_000L, 1_000_000_000_000L, 100_000_000_000L, 10_000_000_000L
   };
   private static final int MOST_DECIMALS = 13;
-  private static final int HUNDRED = 100;
   private static final double ROUNDING = 0.5;
 
   /** Decimals are written in two parts that integers hold. */
-  private static final int LOW_DIGITS = 7;
+  private static final int LOW_DIGITS = 8;
 
-  private static final int LOW_PART = 10_000_000;
+  private static final int LOW_PART = 100_000_000;
 
-  /** The two digits of each number below a hundred. */
-  private static final byte[] TENS = new byte[HUNDRED];
+  private static final int MYRIAD = 10_000;
 
-  private static final byte[] ONES = new byte[HUNDRED];
+  /** The four digits of each number below ten thousand, the first in the lowest octet. */
+  private static final int[] FOURS = new int[MYRIAD];
+
+  private static final VarHandle FOUR_OCTETS =
+      MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
 
   static {
-    for (int i = 0; i < HUNDRED; i++) {
-      TENS[i] = (byte) ('0' + i / 10);
-      ONES[i] = (byte) ('0' + i % 10);
+    for (int i = 0; i < MYRIAD; i++) {
+      for (int rest = i, digit = 3; digit >= 0; rest /= 10, digit--) {
+        FOURS[i] |= ('0' + rest % 10) << (8 * digit);
+      }
     }
   }
 
@@ -144,19 +150,20 @@ public final class TextOut {
     digits(value, count);
   }
 
-  /** Writes so many digits of a number, two at a time, with zeros before it. */
+  /** Writes so many digits of a number, four at a time, with zeros before it. */
   private void digits(int value, int count) {
     int rest = value;
     int at = length + count;
     length = at;
-    for (int left = count; left > 1; left -= 2) {
-      int two = rest % HUNDRED;
-      rest /= HUNDRED;
-      octets[--at] = ONES[two];
-      octets[--at] = TENS[two];
+    int left = count;
+    for (; left >= 4; left -= 4) {
+      at -= 4;
+      FOUR_OCTETS.set(octets, at, FOURS[rest % MYRIAD]);
+      rest /= MYRIAD;
     }
-    if ((count & 1) == 1) {
-      octets[--at] = (byte) ('0' + rest);
+    for (; left > 0; left--) {
+      octets[--at] = (byte) ('0' + rest % 10);
+      rest /= 10;
     }
   }
 

@@ -14,6 +14,11 @@ final class UsdText {
   private final NumberScan numbers;
   private int at;
 
+  /** The line that was told last, and where; the next is counted from there. */
+  private int toldLine = 1;
+
+  private int toldAt;
+
   UsdText(byte[] text) {
     this.text = text;
     this.numbers = new NumberScan(text, text.length);
@@ -25,13 +30,16 @@ final class UsdText {
     return text.length;
   }
 
-  /** Line and byte, for what is said of an error. */
+  /** The line, for what is said of an error. */
   String place() {
-    int line = 1;
-    for (int i = 0; i < at && i < text.length; i++) {
-      line += text[i] == '\n' ? 1 : 0;
+    if (at < toldAt) {
+      toldLine = 1;
+      toldAt = 0;
     }
-    return "line " + line;
+    for (; toldAt < at && toldAt < text.length; toldAt++) {
+      toldLine += text[toldAt] == '\n' ? 1 : 0;
+    }
+    return "line " + toldLine;
   }
 
   FormatException refusal(String allowed) {

@@ -1,6 +1,7 @@
 package idlelens.web.answer;
 
 import java.util.Optional;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -8,6 +9,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -31,6 +33,21 @@ class ApiProblems extends ResponseEntityExceptionHandler {
       throw e;
     }
     return answer(known.get());
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleTypeMismatch(
+      TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    return answer(problems.of(Unreadable.of(e)).orElseThrow());
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleMethodArgumentNotValid(
+      MethodArgumentNotValidException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    return answer(problems.of(Unreadable.of(e)).orElseThrow());
   }
 
   private static ResponseEntity<Object> answer(ProblemDetail problem) {

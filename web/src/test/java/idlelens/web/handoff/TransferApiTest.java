@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
@@ -102,6 +103,32 @@ class TransferApiTest {
     assertThat(app.delete(profiles + "/Pier%20inches").status()).isEqualTo(404);
     assertThat(app.get("/api/shots/" + shot + "/export/usda?profile=Pier%20inches").text())
         .contains("the name of a profile of this production");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "firstFrame | 1o01    | firstFrame is '1o01'; allowed: a whole number",
+        "scale      | 1,5     | scale is '1,5'; allowed: a number, as 0.5",
+        "carriers   | perhaps | carriers is 'perhaps'; allowed: true or false",
+        "shot       | Pier    | shot is 'Pier'; allowed: a whole number",
+      })
+  void aValueThatIsNotOfItsKind_isNamed_withWhatItCanBe(String field, String value, String said) {
+    Map<String, byte[]> file = Map.of("pier.usda", "#usda 1.0".getBytes(StandardCharsets.UTF_8));
+    String path = "/api/productions/" + app.demoProduction() + "/imports/preview";
+    RunningApp.Answer answer = app.upload(path, file, Map.of(field, value));
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.json().get("detail").stringValue()).startsWith(said);
+  }
+
+  @Test
+  void aShutterInWords_isRefusedInWords() {
+    String path = "/api/shots/" + app.demoShot("Lamp room") + "/export/report?shutter=wide";
+    assertThat(app.get(path).json().get("detail").stringValue())
+        .isEqualTo("shutter is 'wide'; allowed: a number, as 0.5");
+    String samples = "/api/shots/" + app.demoShot("Lamp room") + "/samples?from=first";
+    assertThat(app.get(samples).json().get("detail").stringValue()).startsWith("from is 'first'");
   }
 
   private static Map<String, byte[]> unzipped(byte[] zip) throws IOException {
