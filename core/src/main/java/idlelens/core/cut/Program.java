@@ -34,11 +34,17 @@ public record Program(List<Cut> cuts) {
 
   /** The camera that is seen at a frame. */
   public String cameraAt(double frame) {
-    String camera = cuts.get(0).camera();
-    for (Cut cut : cuts) {
-      camera = cut.frame() <= frame ? cut.camera() : camera;
+    int first = 0;
+    int later = cuts.size();
+    while (later - first > 1) {
+      int middle = (first + later) / 2;
+      if (cuts.get(middle).frame() <= frame) {
+        first = middle;
+      } else {
+        later = middle;
+      }
     }
-    return camera;
+    return cuts.get(first).camera();
   }
 
   /** The cameras, each once, in the order in which they are first seen. */

@@ -27,12 +27,14 @@ import idlelens.core.scene.TakesKeys;
 import idlelens.core.take.Take;
 import idlelens.core.time.FrameSpan;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.DoublePredicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -45,6 +47,9 @@ import java.util.stream.Stream;
  * @param carriers on what it rides
  */
 public record Fitting(Keep keep, double tolerance, Carriers carriers) {
+
+  private static final List<Path> MOTION =
+      Stream.concat(Path.POSE.stream(), Stream.of(Path.FOCAL, Path.FOCUS)).toList();
 
   private static final Map<Path, Double> ON_ITS_HEAD =
       Path.POSE.stream().collect(Collectors.toMap(path -> path, path -> 0.0));
@@ -66,7 +71,8 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
   }
 
   /**
-   * The edits that replace the motion of a camera; all else of it stays.
+   * The edits that replace the motion of a camera; all else of it stays. Before the take and behind
+   * it the camera is held.
    *
    * @param take what it is to do, from a frame on
    * @param newId the id of the first carrier that is made; the second gets a 2 behind it
@@ -74,7 +80,7 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
   public List<Edit> edits(Shot shot, String camera, Take take, double start, String newId) {
     Punch punch = punch(shot, take, start);
     List<Edit> edits = new ArrayList<>();
-    removal(shot.camera(camera)).ifPresent(edits::add);
+    removal(shot.camera(camera), frame -> true).ifPresent(edits::add);
     if (carriers == Carriers.DOLLY_AND_HEAD) {
       carriers(shot, camera, newId).forEach(edits::add);
       String head = newId + "2";
@@ -89,7 +95,29 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
     } else {
       edits.add(new TakeToKeys(camera, take, start, punch, keep, tolerance));
     }
+    boolean alone = carriers == Carriers.AS_IT_IS;
+    List<String> moved = alone ? List.of(camera) : List.of(camera, newId, newId + "2");
+    edits.addAll(holding(shot, edits, moved, punch));
     return edits;
+  }
+
+  /**
+   * The edits that remove what keeps nodes outside a stretch as they were; held beyond their keys,
+   * they stand as at the ends of it.
+   *
+   * @param edits those that wrote the stretch
+   */
+  private static List<Edit> holding(Shot shot, List<Edit> edits, List<String> moved, Punch punch) {
+    Shot written = shot;
+    for (Edit edit : edits) {
+      written = edit.apply(written);
+    }
+    List<Edit> all = new ArrayList<>();
+    for (String id : moved) {
+      removal(written.node(id), frame -> frame < punch.from() || frame > punch.to())
+          .ifPresent(all::add);
+    }
+    return all;
   }
 
   /**
@@ -130,26 +158,33 @@ public record Fitting(Keep keep, double tolerance, Carriers carriers) {
     if (to <= from) {
       throw new RefusedException(
           "firstFrame",
-          Math.ceil(start) + " to " + Math.floor(end),
-          "at least two of the frames of the shot, " + seen.from() + " to " + seen.to());
+          (long) Math.ceil(start) + " to " + (long) Math.floor(end),
+          String.format(
+              Locale.ROOT,
+              "at least two of the frames of the shot, %.0f to %.0f",
+              seen.from(),
+              seen.to()));
     }
     return new Punch(from, to, 0);
   }
 
-  private static Optional<Edit> removal(Node camera) {
-    Set<Double> frames = new HashSet<>();
-    List<Path> paths = new ArrayList<>(Path.POSE);
-    paths.add(Path.FOCAL);
-    paths.add(Path.FOCUS);
-    paths.removeIf(p -> !camera.takesKeys().passes(p) || camera.chain().curve(p).keys().isEmpty());
-    for (Path path : paths) {
-      for (Key key : camera.chain().curve(path).keys()) {
-        frames.add(key.frame());
+  /** What removes the keys of the motion on some frames, as far as the node takes keys there. */
+  private static Optional<Edit> removal(Node node, DoublePredicate frames) {
+    Set<Double> found = new TreeSet<>();
+    List<Path> paths = new ArrayList<>();
+    for (Path path : MOTION) {
+      if (node.takesKeys().passes(path) && node.chain().has(path)) {
+        List<Double> there =
+            node.chain().curve(path).keys().stream().map(Key::frame).filter(frames::test).toList();
+        found.addAll(there);
+        if (!there.isEmpty()) {
+          paths.add(path);
+        }
       }
     }
     return paths.isEmpty()
         ? Optional.empty()
-        : Optional.of(new RemoveKeys(Picks.of(camera.id(), paths, List.copyOf(frames))));
+        : Optional.of(new RemoveKeys(Picks.of(node.id(), paths, List.copyOf(found))));
   }
 
   /** A dolly below what carries the camera, a head upon it, and the camera upon that. */

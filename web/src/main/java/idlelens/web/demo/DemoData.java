@@ -6,13 +6,13 @@ import idlelens.exchange.profile.ReceiverProfile;
 import idlelens.web.account.AccountRepository;
 import idlelens.web.database.Transactions;
 import idlelens.web.feel.RecordingRepository;
+import idlelens.web.handoff.Came;
 import idlelens.web.handoff.FileWriting;
 import idlelens.web.handoff.HandoffRepository;
 import idlelens.web.production.ProductionRepository;
 import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import java.util.List;
-import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -84,7 +84,7 @@ class DemoData implements ApplicationRunner {
 
   /** What came in for the shot of that name, and what went back. */
   private void handOver(long id, Shot shot, long account) {
-    handoffs.addIn(id, 1, "usda", HandedOver.FILE, List.of(), Map.of(), account);
+    handoffs.addIn(id, 1, "usda", HandedOver.FILE, List.of(), Came.NOTHING, account);
     HandOff back =
         new HandOff(
             shot,

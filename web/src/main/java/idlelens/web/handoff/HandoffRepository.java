@@ -7,7 +7,6 @@ import idlelens.web.database.Transactions;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -51,14 +50,20 @@ public class HandoffRepository {
         shotId,
         revision,
         new Row(
-            "out", file.format(), file.name(), file.notes(), file.profile(), file.told(), Map.of()),
+            "out",
+            file.format(),
+            file.name(),
+            file.notes(),
+            file.profile(),
+            file.told(),
+            Came.NOTHING),
         authorId);
   }
 
   /**
    * A file that came in.
    *
-   * @param came the node that became of each thing in it, by its path
+   * @param came what became of it
    */
   public void addIn(
       long shotId,
@@ -66,15 +71,15 @@ public class HandoffRepository {
       String format,
       String fileName,
       List<String> notes,
-      Map<String, String> came,
+      Came came,
       long authorId) {
     Row row = new Row("in", format, fileName, notes, Optional.empty(), Optional.empty(), came);
     add(shotId, revision, row, authorId);
   }
 
   /** What became of a file of that name when it last came into a shot; nothing if it never did. */
-  Map<String, String> came(long shotId, String fileName) {
-    return sql.select(HANDOFF.CAME)
+  Came came(long shotId, String fileName) {
+    return sql.select(HANDOFF.CAME, HANDOFF.SAID)
         .from(HANDOFF)
         .where(HANDOFF.SHOT_ID.eq(shotId))
         .and(HANDOFF.DIRECTION.eq("in"))
@@ -82,9 +87,8 @@ public class HandoffRepository {
         .and(HANDOFF.CAME.isNotNull())
         .orderBy(HANDOFF.ID.desc())
         .limit(1)
-        .fetchOptional(HANDOFF.CAME)
-        .map(CameJson::read)
-        .orElse(Map.of());
+        .fetchOptional(r -> Came.stored(r.get(HANDOFF.CAME), r.get(HANDOFF.SAID)))
+        .orElse(Came.NOTHING);
   }
 
   private record Row(
@@ -94,7 +98,7 @@ public class HandoffRepository {
       List<String> notes,
       Optional<String> profile,
       Optional<String> told,
-      Map<String, String> came) {}
+      Came came) {}
 
   private void add(long shotId, long revision, Row row, long authorId) {
     transactions.write(
@@ -108,7 +112,8 @@ public class HandoffRepository {
                 .set(HANDOFF.NOTES, String.join("\n", row.notes()))
                 .set(HANDOFF.PROFILE, row.profile().orElse(null))
                 .set(HANDOFF.TOLD, row.told().orElse(null))
-                .set(HANDOFF.CAME, row.came().isEmpty() ? null : CameJson.write(row.came()))
+                .set(HANDOFF.CAME, Came.json(row.came().nodes()))
+                .set(HANDOFF.SAID, Came.json(row.came().said()))
                 .set(HANDOFF.AUTHOR_ID, authorId)
                 .set(HANDOFF.CREATED_AT, LocalDateTime.now(clock))
                 .execute());

@@ -2,7 +2,6 @@ package idlelens.web.handoff;
 
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
-import idlelens.core.time.FrameRate;
 import idlelens.exchange.formats.SceneFormats;
 import idlelens.exchange.scenefile.Upload;
 import idlelens.web.access.Needs;
@@ -47,46 +46,6 @@ class ImportController {
     this.works = works;
   }
 
-  /**
-   * What is said beside a file.
-   *
-   * @param shot the shot to put the nodes into; without it a new shot is made
-   * @param onto a camera of the shot: its motion is replaced, all else of it stays
-   * @param camera the name of the file's camera that counts for that; else the first
-   * @param rate frames per second, where the file is not to be believed
-   * @param firstFrame the frame at its first time
-   * @param axes y-up, z-up or x-up
-   * @param metresPerUnit length of its unit
-   * @param scale how many times as large everything becomes
-   * @param keys as-they-came, few or every-frame
-   * @param tolerance of few keys: times a millimetre and a hundredth of a degree
-   * @param carriers whether cameras are put on a dolly and a head
-   * @param renew whether what came from a file of that name before is renewed
-   */
-  record Said(
-      Long shot,
-      String onto,
-      String camera,
-      String rate,
-      Integer firstFrame,
-      String axes,
-      Double metresPerUnit,
-      Double scale,
-      String keys,
-      Double tolerance,
-      Boolean carriers,
-      Boolean renew) {
-    ImportService.Request of(Asker asker, List<MultipartFile> files) throws IOException {
-      FrameRate given = rate == null || rate.isBlank() ? null : FrameRate.parse(rate);
-      Landing plain = Landing.of(shot, onto, camera, keys, tolerance, carriers != null && carriers);
-      return new ImportService.Request(
-          asker,
-          upload(files),
-          new Correction(given, firstFrame, axes, metresPerUnit, scale),
-          renew != null && renew ? plain.renewing() : plain);
-    }
-  }
-
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @Needs(Right.CHANGE_PRODUCTION)
   @ResponseStatus(HttpStatus.CREATED)
@@ -102,7 +61,7 @@ class ImportController {
         new Works.Order(asker.request(), asker.accountId(), "an import"),
         () -> {
           Work.tell("taking the files", 0);
-          return imports.read(said.of(asker, files));
+          return imports.read(imports.request(asker, upload(files), said));
         });
   }
 
@@ -117,7 +76,7 @@ class ImportController {
         new Works.Order(asker.request(), asker.accountId(), "a preview"),
         () -> {
           Work.tell("taking the files", 0);
-          return previews.of(said.of(asker, files));
+          return previews.of(imports.request(asker, upload(files), said));
         });
   }
 

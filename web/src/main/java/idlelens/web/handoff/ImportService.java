@@ -6,6 +6,7 @@ import idlelens.core.edit.Restore;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
 import idlelens.core.take.Take;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.formats.SceneFormats;
@@ -49,10 +50,19 @@ class ImportService {
   /**
    * @param asker who asks, for which production
    * @param upload the file that counts, with those beside it
-   * @param correction what is said of it in place of what it says itself
-   * @param landing where it goes
+   * @param said what is said beside it
+   * @param landing where it goes, by what is said
    */
-  record Request(Asker asker, Upload upload, Correction correction, Landing landing) {
+  record Request(Asker asker, Upload upload, Said said, Landing landing) {
+    Request(Asker asker, Upload upload, Said said) {
+      this(asker, upload, said, Landing.of(said));
+    }
+
+    /** The same as a renewal of what came before. */
+    Request renewing(Came before) {
+      return new Request(asker, upload, said.renewing(before.said()));
+    }
+
     String ending() {
       return SceneFormats.ending(upload.name());
     }
@@ -72,15 +82,25 @@ class ImportService {
   /** What came of a file. */
   record Imported(long shotId, long revision, List<String> nodes, List<String> notes) {}
 
-  Imported read(Request request) throws FormatException {
-    Long shot = request.landing().shotId();
-    if (shot != null && shots.productionOf(shot) != request.asker().productionId()) {
+  /**
+   * What is asked for; of a renewal, as the file came before where nothing else is said.
+   *
+   * @throws RefusedException if the shot is none of the production
+   */
+  Request request(Asker asker, Upload upload, Said said) {
+    Long shot = said.shot();
+    if (shot != null && shots.productionOf(shot) != asker.productionId()) {
       throw new RefusedException("shot", shot, "a shot of this production");
     }
+    Request plain = new Request(asker, upload, said);
+    return said.renews() ? plain.renewing(handoffs.came(shot, upload.name())) : plain;
+  }
+
+  Imported read(Request request) throws FormatException {
     if (request.isShot()) {
       return readShot(request);
     }
-    if (shot == null) {
+    if (request.landing().shotId() == null) {
       return newShot(request);
     }
     if (request.landing().renew()) {
@@ -102,14 +122,14 @@ class ImportService {
   IncomingFile incoming(Request request) throws FormatException {
     Work.tell("reading", 0.1);
     SceneFile scene = SceneFormats.read(request.upload());
-    return new IncomingFile(scene, request.correction());
+    return new IncomingFile(scene, request.said().correction());
   }
 
   private Imported newShot(Request request) throws FormatException {
     IncomingFile.Made made = incoming(request).asShot(request.title());
     Shot shot = fitted(made.shot(), made.found(), request.landing());
     return added(
-        request, shot, made.found().assets(), made.found().notes(), came(request, made.found()));
+        request, shot, made.found().assets(), made.found().notes(), Renewal.paths(shot.nodes()));
   }
 
   /** The cameras of a new shot, written as it is asked for. */
@@ -179,13 +199,8 @@ class ImportService {
         request.ending(),
         request.upload().name(),
         notes,
-        came,
+        new Came(came, request.said().lasting()),
         request.asker().accountId());
-  }
-
-  /** What became of a file, where it is as it came: then it can be renewed. */
-  private static Map<String, String> came(Request request, SceneImport found) {
-    return request.landing().fitting() == null ? Renewal.paths(found.nodes()) : Map.of();
   }
 
   private Imported renewed(Request request) throws FormatException {
@@ -194,8 +209,8 @@ class ImportService {
     ShotService.Revised seen = shots.current(id);
     Shot shot = seen.shot();
     SceneImport found = file.into(shot.header(), freshId() + "-");
-    Map<String, String> before = handoffs.came(id, request.upload().name());
-    Renewal renewal = Renewal.of(shot, before, found.nodes());
+    Map<String, String> before = handoffs.came(id, request.upload().name()).nodes();
+    Renewal renewal = Renewal.of(shot, before, written(shot.header(), found, request.landing()));
     if (renewal.renewed().isEmpty()) {
       throw new RefusedException(
           "renew",
@@ -211,24 +226,36 @@ class ImportService {
     return applied(request, seen.revision(), renewal.edits(shot), told, came);
   }
 
-  /** How many nodes of a shot came from a file of that name before. */
-  int renewable(Request request, SceneImport found) {
-    Long id = request.landing().shotId();
-    if (id == null) {
+  /** How many nodes of a shot came from a file of that name before, and are in it now. */
+  int renewable(Request request, SceneFile scene) throws FormatException {
+    Landing landing = request.landing();
+    if (landing.shotId() == null || landing.onto() != null) {
       return 0;
     }
-    Map<String, String> before = handoffs.came(id, request.upload().name());
-    return Renewal.of(shots.current(id).shot(), before, found.nodes()).renewed().size();
+    Came before = handoffs.came(landing.shotId(), request.upload().name());
+    if (before.nodes().isEmpty()) {
+      return 0;
+    }
+    Request again = request.renewing(before);
+    Shot shot = shots.current(landing.shotId()).shot();
+    IncomingFile file = new IncomingFile(scene, again.said().correction());
+    SceneImport found = file.into(shot.header(), freshId() + "-");
+    List<Node> nodes = written(shot.header(), found, again.landing());
+    return Renewal.of(shot, before.nodes(), nodes).renewed().size();
+  }
+
+  /** What came in, with its cameras written as it is asked for. */
+  private List<Node> written(ShotHeader header, SceneImport found, Landing landing) {
+    return fitted(new Shot(header, found.nodes()), found, landing).nodes();
   }
 
   private Imported intoShot(Request request) throws FormatException {
     IncomingFile file = incoming(request);
     ShotService.Revised shot = shots.current(request.landing().shotId());
     SceneImport found = file.into(shot.shot().header(), freshId() + "-");
-    AddNodes all = new AddNodes(found.nodes());
-    List<Edit> edits = new ArrayList<>(List.of(all));
-    edits.addAll(fittings(all.apply(shot.shot()), found, request.landing()));
-    return applied(request, shot.revision(), edits, found, came(request, found));
+    List<Node> nodes = written(shot.shot().header(), found, request.landing());
+    return applied(
+        request, shot.revision(), List.of(new AddNodes(nodes)), found, Renewal.paths(nodes));
   }
 
   private Imported ontoCamera(Request request) throws FormatException {

@@ -16,33 +16,28 @@ import idlelens.exchange.incoming.Fitting;
 record Landing(Long shotId, String onto, String camera, boolean renew, Fitting fitting) {
   private static final double USUAL_TOLERANCE = 1;
 
-  static Landing of(
-      Long shot, String onto, String camera, String keys, Double tolerance, boolean carriers) {
-    boolean plain = keys == null || keys.isBlank() || keys.equals("as-they-came");
+  static Landing of(Said said) {
+    String keys = said.keys();
+    boolean plain = keys == null || keys.equals("as-they-came");
     if (!plain && !keys.equals("few") && !keys.equals("every-frame")) {
       throw new RefusedException("keys", "'" + keys + "'", "as-they-came, few or every-frame");
     }
-    boolean onCamera = onto != null && !onto.isBlank();
-    boolean written = !plain || onCamera || carriers;
-    Fitting fitting =
-        written
-            ? new Fitting(
-                "few".equals(keys) ? Keep.FITTED : Keep.EVERY_FRAME,
-                tolerance == null ? USUAL_TOLERANCE : tolerance,
-                carriers ? Fitting.Carriers.DOLLY_AND_HEAD : Fitting.Carriers.AS_IT_IS)
-            : null;
-    if (onCamera && shot == null) {
-      throw new RefusedException("onto", "'" + onto + "' without a shot", "a camera of a shot");
+    if (said.onto() != null && said.shot() == null) {
+      throw new RefusedException(
+          "onto", "'" + said.onto() + "' without a shot", "a camera of a shot");
     }
-    return new Landing(shot, onCamera ? onto : null, camera, false, fitting);
+    if (said.renews() && (said.shot() == null || said.onto() != null)) {
+      throw new RefusedException("renew", "with a new shot or a camera", "a shot");
+    }
+    boolean written = !plain || said.onto() != null || said.onCarriers();
+    return new Landing(
+        said.shot(), said.onto(), said.camera(), said.renews(), written ? fitting(said) : null);
   }
 
-  /** What came from the file before is renewed. */
-  Landing renewing() {
-    if (shotId == null || onto != null || fitting != null) {
-      throw new RefusedException(
-          "renew", "with a new shot, a camera or other keys", "a shot, and keys as they came");
-    }
-    return new Landing(shotId, null, camera, true, null);
+  private static Fitting fitting(Said said) {
+    return new Fitting(
+        "few".equals(said.keys()) ? Keep.FITTED : Keep.EVERY_FRAME,
+        said.tolerance() == null ? USUAL_TOLERANCE : said.tolerance(),
+        said.onCarriers() ? Fitting.Carriers.DOLLY_AND_HEAD : Fitting.Carriers.AS_IT_IS);
   }
 }

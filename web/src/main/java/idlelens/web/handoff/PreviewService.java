@@ -56,7 +56,7 @@ class PreviewService {
     IncomingFile.Made made = file.asShot(request.title());
     IncomingFile.Made landed = landed(request, file, made);
     write(ScenePreview.of(made.shot(), landed.found(), file.conventions()), out);
-    out.put("renewable", imports.renewable(request, landed.found()));
+    out.put("renewable", imports.renewable(request, file.scene()));
     if (request.landing().fitting() != null && !made.shot().cameras().isEmpty()) {
       fitted(
           request.landing().onto() == null ? landed : made,

@@ -26,18 +26,29 @@ import java.util.Optional;
 record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
   /** Where each node stands among those that carry it, by names; two of one name are numbered. */
   static Map<String, String> paths(List<Node> nodes) {
+    Map<String, Node> below = new LinkedHashMap<>();
+    nodes.forEach(node -> below.put(node.id(), node));
     Map<String, String> byId = new HashMap<>();
     Map<String, Integer> taken = new HashMap<>();
+    nodes.forEach(node -> path(node.id(), below, byId, taken));
     Map<String, String> ids = new LinkedHashMap<>();
-    for (Node node : nodes) {
-      String above = byId.getOrDefault(node.carriage().carrierId(), "");
+    nodes.forEach(node -> ids.put(byId.get(node.id()), node.id()));
+    return ids;
+  }
+
+  private static String path(
+      String id, Map<String, Node> nodes, Map<String, String> byId, Map<String, Integer> taken) {
+    Node node = nodes.get(id);
+    if (node == null) {
+      return "";
+    }
+    if (!byId.containsKey(id)) {
+      String above = path(node.carriage().carrierId(), nodes, byId, taken);
       String plain = above + "/" + node.kind() + ":" + node.name();
       int again = taken.merge(plain, 1, Integer::sum);
-      String path = again == 1 ? plain : plain + "#" + again;
-      byId.put(node.id(), path);
-      ids.put(path, node.id());
+      byId.put(id, again == 1 ? plain : plain + "#" + again);
     }
-    return ids;
+    return byId.get(id);
   }
 
   /**

@@ -14,8 +14,11 @@ const UNITS = [
   ['0.0254', 'inches'],
   ['0.3048', 'feet'],
 ];
+const AS_THEY_CAME = ['as-they-came', 'as they came'];
+/** What is not said comes first, as in each of these lists. */
 const KEYS = [
-  ['as-they-came', 'as they came'],
+  ['', AS_THEY_CAME[1]],
+  AS_THEY_CAME,
   ['few', 'few, within a tolerance'],
   ['every-frame', 'on every frame'],
 ];
@@ -66,6 +69,8 @@ export class Bringing {
     this.keys = select(KEYS, { id: 'keys', 'aria-label': 'Keys' });
     this.tolerance = text('tolerance', 'times 1: 1 mm, 0.01° a channel');
     this.carriers = tick('Place on a dolly, turn on a head', { id: 'carriers' });
+    this.landing = h('p', { class: 'told', 'aria-live': 'polite' });
+    this.showLanding();
   }
 
   get accepted() {
@@ -81,12 +86,11 @@ export class Bringing {
     });
     drop.addEventListener('dragleave', () => drop.classList.remove('over'));
     drop.addEventListener('drop', (event) => this.dropped(event, drop));
-    const onto = h('p', { class: 'told', text: 'Onto a camera: its motion is replaced, all else of it stays.' });
     return h(
       'form',
       { onchange: () => this.lookSoon(), onsubmit: (event) => this.bring(event) },
       group('File', drop),
-      group('Put into', this.into, this.camera, onto),
+      group('Put into', this.into, this.camera, this.landing),
       group('Axes', this.axes),
       group('Unit', this.unit),
       group('Size', this.scale),
@@ -113,6 +117,24 @@ export class Bringing {
     this.preview.replaceChildren(h('p', { class: 'empty', text: words }));
   }
 
+  get renews() {
+    return this.into.value === 'renew';
+  }
+
+  /** What the chosen landing does to what is there, and what holds where nothing is said. */
+  showLanding() {
+    const renewal = 'Its keys, lens and triangles are renewed; what was built on top stays.';
+    const onto = this.isOnto ? 'Its motion is replaced, all else of it stays.' : '';
+    this.landing.textContent = this.renews ? renewal : onto;
+    const unsaid = this.renews ? 'as before' : 'as in the file';
+    [this.axes, this.unit].forEach((list) => (list.options[0].text = unsaid));
+    [this.rate, this.first].forEach((field) => (field.placeholder = unsaid));
+    this.scale.placeholder = this.renews ? unsaid : 'times 1';
+    this.keys.options[0].text = this.renews ? unsaid : AS_THEY_CAME[1];
+    this.keys.options[1].hidden = !this.renews;
+    this.carriers.hidden = this.renews;
+  }
+
   get isOnto() {
     return this.into.value.startsWith('on:');
   }
@@ -125,7 +147,7 @@ export class Bringing {
     const whole = files.some((file) => file.name.toLowerCase().endsWith('.json'));
     if (this.into.value !== 'new' && !whole) form.append('shot', this.desk.shot);
     if (this.isOnto) form.append('onto', this.into.value.slice(3));
-    if (this.into.value === 'renew') form.append('renew', 'true');
+    if (this.renews) form.append('renew', 'true');
     const carriers = /** @type {HTMLInputElement} */ (this.carriers.querySelector('input'));
     const said = {
       camera: this.camera.value,
@@ -153,6 +175,7 @@ export class Bringing {
 
   /** Looks into the files; of two looks that overlap the later counts. */
   async look() {
+    this.showLanding();
     if (!this.files.files.length) return this.showNothing();
     const asked = (this.asked = Symbol('look'));
     const path = `/api/productions/${this.desk.production}/imports/preview`;
@@ -200,7 +223,7 @@ export class Bringing {
   say(made) {
     const words = this.isOnto
       ? 'The motion is replaced.'
-      : this.into.value === 'renew'
+      : this.renews
         ? 'What came from it is renewed.'
         : `${made.nodes.length} nodes came in.`;
     const link = h('a', { href: `/shots/${made.shotId}`, text: 'Open it on the Floor' });

@@ -15,6 +15,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -344,6 +346,85 @@ class TransferApiTest {
         app.upload(
             imports, file("ferry-pass.dae"), Map.of("shot", Long.toString(shot), "renew", "true"));
     assertThat(other.text()).contains("a file that came into this shot before");
+  }
+
+  /** 49 frames from 1030 on, in a shot from 1001 to 1120. */
+  @ParameterizedTest
+  @CsvSource({"few, true", "few, false", "every-frame, true", "every-frame, false"})
+  void aCameraThatIsWrittenAnew_standsBeforeAndBehindItsFramesAsItCame(String keys, String carriers)
+      throws Exception {
+    long shot = app.copyOf("Lamp room");
+    Map<String, String> plain = Map.of("shot", Long.toString(shot), "firstFrame", "1030");
+    Map<String, String> anew = new HashMap<>(plain);
+    anew.putAll(Map.of("keys", keys, "carriers", carriers));
+    String imports = production() + "/imports";
+    List<String> tables = new ArrayList<>();
+    for (Map<String, String> said : List.of(plain, anew)) {
+      JsonNode made = app.upload(imports, file("quay-rail.usda"), said).json();
+      String camera = cameraOf(shot, made);
+      tables.add(app.get("/api/shots/" + shot + "/export/csv?camera=" + camera).text());
+    }
+    for (int frame : List.of(1001, 1020, 1029, 1030, 1031, 1050, 1077, 1078, 1079, 1100, 1120)) {
+      double[] was = places(tables.get(0), frame);
+      double[] is = places(tables.get(1), frame);
+      for (int i = 0; i < was.length; i++) {
+        assertThat(is[i]).as("%s, %d", keys, frame).isCloseTo(was[i], within(2e-3));
+      }
+    }
+  }
+
+  @Test
+  void aFileBesideTheShot_cannotBeWrittenAnew() throws Exception {
+    long shot = app.copyOf("Lamp room");
+    Map<String, String> said =
+        Map.of("shot", Long.toString(shot), "firstFrame", "5000", "keys", "few");
+    RunningApp.Answer answer = app.upload(production() + "/imports", file("quay-rail.usda"), said);
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.text()).contains("firstFrame is 5000 to 5048").contains("993 to 1128");
+  }
+
+  /** Few keys on a dolly and a head, with another unit: as it was said the first time. */
+  @Test
+  void whatCameInOtherwise_isRenewedThatWay_withoutSayingItAgain() throws Exception {
+    long shot = app.copyOf("Lamp room");
+    String text =
+        new String(Files.readAllBytes(FILES.resolve("quay-rail.usda")), StandardCharsets.UTF_8);
+    Map<String, byte[]> first = Map.of("quay-rail.usda", text.getBytes(StandardCharsets.UTF_8));
+    Map<String, String> into = new HashMap<>(Map.of("shot", Long.toString(shot)));
+    into.putAll(Map.of("metresPerUnit", "0.02", "keys", "few", "carriers", "true"));
+    String imports = production() + "/imports";
+    String camera = cameraOf(shot, app.upload(imports, first, into).json());
+    String before = app.get("/api/shots/" + shot + "/export/csv?camera=" + camera).text();
+    int nodes = app.get("/api/shots/" + shot).json().get("nodes").size();
+    String changed = text.replace("(-150, -640.5, 12)", "(-50, -640.5, 12)");
+    Map<String, byte[]> second = Map.of("quay-rail.usda", changed.getBytes(StandardCharsets.UTF_8));
+    Map<String, String> plain = Map.of("shot", Long.toString(shot));
+    JsonNode look = app.upload(imports + "/preview", second, plain).json();
+    assertThat(look.get("renewable").intValue()).isGreaterThan(3);
+    Map<String, String> renew = Map.of("shot", Long.toString(shot), "renew", "true");
+    JsonNode again = app.upload(imports + "/preview", second, renew).json();
+    assertThat(again.get("metresPerUnit").doubleValue()).isEqualTo(0.02);
+    assertThat(again.get("fitted").get(0).get("keysAfter").intValue())
+        .isLessThan(again.get("fitted").get(0).get("keysBefore").intValue());
+    RunningApp.Answer renewed = app.upload(imports, second, renew);
+    assertThat(renewed.status()).as(renewed.text()).isEqualTo(201);
+    assertThat(app.get("/api/shots/" + shot).json().get("nodes").size()).isEqualTo(nodes);
+    String after = app.get("/api/shots/" + shot + "/export/csv?camera=" + camera).text();
+    double moved = Math.abs(places(after, 1001)[0] - places(before, 1001)[0]);
+    assertThat(moved).as("100 units of 2 cm").isCloseTo(2, within(0.01));
+  }
+
+  @Test
+  void aShotOfAnotherProduction_isNotLookedAtEither() throws Exception {
+    long foreign =
+        app.post("/api/productions", "{\"name\":\"Other pier\"}").json().get("id").longValue();
+    Map<String, byte[]> file = file("ferry-pass.dae");
+    Map<String, String> into = Map.of("shot", Long.toString(app.copyOf("Lamp room")));
+    for (String path : List.of("/imports/preview", "/imports")) {
+      RunningApp.Answer answer = app.upload("/api/productions/" + foreign + path, file, into);
+      assertThat(answer.status()).isEqualTo(422);
+      assertThat(answer.text()).contains("a shot of this production");
+    }
   }
 
   @Test
