@@ -93,6 +93,35 @@ class HandOffTest extends BrowserTest {
   }
 
   @Test
+  void bring_aFileThatCameBefore_isRenewedAsItCame() throws IOException {
+    Page page = open(app.copyOf("Lamp room"), "in");
+    page.setInputFiles("#file", payload("quay-rail.usda"));
+    page.waitForSelector(".found dd:has-text('+Z up, centimetres')");
+    page.selectOption("#unit", "0.001");
+    page.selectOption("#keys", "few");
+    page.check("#carriers");
+    page.waitForSelector(".found h3:has-text('Before and after')");
+    page.click("form button:text-is('Bring in')");
+    page.waitForSelector("text=nodes came in.");
+    page.reload();
+    page.waitForSelector("main[data-ready=true]");
+    page.setInputFiles("#file", payload("quay-rail.usda"));
+    page.waitForSelector(".found dd:has-text('+Z up, centimetres')");
+    page.selectOption("#into", "renew");
+    page.waitForSelector("#into option:checked:has-text('(9 nodes)')", attached());
+    page.waitForSelector(".found dd:has-text('+Z up, millimetres')");
+    assertThat(page.textContent("#unit option:checked")).isEqualTo("as before");
+    assertThat(page.isVisible("#carriers")).isFalse();
+    page.click("form button:text-is('Bring in')");
+    page.waitForSelector(".message.good:has-text('What came from it is renewed.')");
+    page.close();
+  }
+
+  private static Page.WaitForSelectorOptions attached() {
+    return new Page.WaitForSelectorOptions().setState(WaitForSelectorState.ATTACHED);
+  }
+
+  @Test
   void receivers_areCopiedAndKept_andWrongValuesAreExplained() {
     Page page = open(app.copyOf("Lamp room"), "receivers");
     page.click("button:has-text('Z-up centimetres')");
