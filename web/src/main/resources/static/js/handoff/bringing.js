@@ -126,6 +126,7 @@ export class Bringing {
     const renewal = 'Its keys, lens and triangles are renewed; what was built on top stays.';
     const onto = this.isOnto ? 'Its motion is replaced, all else of it stays.' : '';
     this.landing.textContent = this.renews ? renewal : onto;
+    this.camera.hidden = !this.isOnto;
     const unsaid = this.renews ? 'as before' : 'as in the file';
     [this.axes, this.unit].forEach((list) => (list.options[0].text = unsaid));
     [this.rate, this.first].forEach((field) => (field.placeholder = unsaid));
