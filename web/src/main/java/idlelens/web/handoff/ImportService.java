@@ -22,7 +22,6 @@ import idlelens.web.shot.AssetRepository;
 import idlelens.web.shot.ShotService;
 import idlelens.web.work.Work;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -221,12 +220,13 @@ class ImportService {
     notes.addAll(found.notes());
     SceneImport told =
         new SceneImport(found.nodes(), found.range(), found.aspect(), found.assets(), notes);
-    Map<String, String> came = new LinkedHashMap<>(before);
-    came.putAll(Renewal.paths(renewal.added()));
-    return applied(request, seen.revision(), renewal.edits(shot), told, came);
+    return applied(request, seen.revision(), renewal.edits(shot), told, renewal.came());
   }
 
-  /** How many nodes of a shot came from a file of that name before, and are in it now. */
+  /**
+   * How many nodes of a shot came from a file of that name before, and are in it now; 0 if it
+   * cannot be taken as it was then.
+   */
   int renewable(Request request, SceneFile scene) throws FormatException {
     Landing landing = request.landing();
     if (landing.shotId() == null || landing.onto() != null) {
@@ -236,12 +236,16 @@ class ImportService {
     if (before.nodes().isEmpty()) {
       return 0;
     }
-    Request again = request.renewing(before);
-    Shot shot = shots.current(landing.shotId()).shot();
-    IncomingFile file = new IncomingFile(scene, again.said().correction());
-    SceneImport found = file.into(shot.header(), freshId() + "-");
-    List<Node> nodes = written(shot.header(), found, again.landing());
-    return Renewal.of(shot, before.nodes(), nodes).renewed().size();
+    try {
+      Request again = request.renewing(before);
+      Shot shot = shots.current(landing.shotId()).shot();
+      IncomingFile file = new IncomingFile(scene, again.said().correction());
+      SceneImport found = file.into(shot.header(), freshId() + "-");
+      List<Node> nodes = written(shot.header(), found, again.landing());
+      return Renewal.of(shot, before.nodes(), nodes).renewed().size();
+    } catch (RefusedException e) {
+      return 0;
+    }
   }
 
   /** What came in, with its cameras written as it is asked for. */

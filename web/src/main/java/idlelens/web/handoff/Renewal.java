@@ -22,8 +22,10 @@ import java.util.Optional;
  * @param renewed nodes of the shot as they will be
  * @param added nodes that were not in the file before
  * @param missing names of nodes that came from the file and are no more in it
+ * @param came the ids of all that ever came from the file, by their paths in it
  */
-record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
+record Renewal(
+    List<Node> renewed, List<Node> added, List<String> missing, Map<String, String> came) {
   /** Where each node stands among those that carry it, by names; two of one name are numbered. */
   static Map<String, String> paths(List<Node> nodes) {
     Map<String, Node> below = new LinkedHashMap<>();
@@ -52,15 +54,15 @@ record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
   }
 
   /**
-   * @param came the nodes of the shot by their paths in the file as it was
+   * @param before the nodes of the shot by their paths in the file as it was
    * @param found what is in the file now
    */
-  static Renewal of(Shot shot, Map<String, String> came, List<Node> found) {
+  static Renewal of(Shot shot, Map<String, String> before, List<Node> found) {
     Map<String, String> now = paths(found);
     Map<String, String> oldIds = new HashMap<>(); // of new ids
     now.forEach(
         (path, id) ->
-            Optional.ofNullable(came.get(path))
+            Optional.ofNullable(before.get(path))
                 .filter(old -> shot.find(old).isPresent())
                 .ifPresent(old -> oldIds.put(id, old)));
     List<Node> renewed = new ArrayList<>();
@@ -74,11 +76,13 @@ record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
       }
     }
     List<String> missing =
-        came.entrySet().stream()
+        before.entrySet().stream()
             .filter(e -> !now.containsKey(e.getKey()) && shot.find(e.getValue()).isPresent())
             .map(e -> shot.node(e.getValue()).name())
             .toList();
-    return new Renewal(renewed, added, missing);
+    Map<String, String> came = new LinkedHashMap<>(before);
+    now.forEach((path, id) -> came.put(path, oldIds.getOrDefault(id, id)));
+    return new Renewal(renewed, added, missing, came);
   }
 
   private static Node recarried(Node node, Map<String, String> oldIds) {
@@ -114,9 +118,12 @@ record Renewal(List<Node> renewed, List<Node> added, List<String> missing) {
 
   List<String> notes() {
     List<String> notes = new ArrayList<>();
-    notes.add(renewed.size() + " nodes that came from the file before are renewed");
+    notes.add(
+        renewed.size() == 1
+            ? "1 node that came from the file before is renewed"
+            : renewed.size() + " nodes that came from the file before are renewed");
     if (!added.isEmpty()) {
-      notes.add(added.size() + " are new in it");
+      notes.add(added.size() + (added.size() == 1 ? " is" : " are") + " new in it");
     }
     missing.forEach(name -> notes.add(name + ": is no more in the file, and stays as it was"));
     return notes;

@@ -414,6 +414,30 @@ class TransferApiTest {
     assertThat(moved).as("100 units of 2 cm").isCloseTo(2, within(0.01));
   }
 
+  /** A null below another: new the second time, and no more the third. */
+  @Test
+  void whatIsNewInARenewal_isKnownInTheNext() throws Exception {
+    long shot = app.copyOf("Lamp room");
+    String text =
+        "#usda 1.0\ndef Xform \"Pier\"\n{\n  double3 xformOp:translate = (1, 2, 3)\n"
+            + "  uniform token[] xformOpOrder = [\"xformOp:translate\"]\n%s}\n";
+    Map<String, byte[]> first = usda(text.formatted(""));
+    Map<String, byte[]> more = usda(text.formatted("  def Xform \"Post\"\n  {\n  }\n"));
+    Map<String, String> into = Map.of("shot", Long.toString(shot));
+    Map<String, String> renew = Map.of("shot", Long.toString(shot), "renew", "true");
+    app.upload(production() + "/imports", first, into);
+    JsonNode second = app.upload(production() + "/imports", more, renew).json();
+    assertThat(second.get("notes").toString()).contains("1 node that came", "1 is new in it");
+    JsonNode third = app.upload(production() + "/imports", more, renew).json();
+    assertThat(third.get("notes").toString())
+        .contains("2 nodes that came")
+        .doesNotContain("new in it");
+  }
+
+  private static Map<String, byte[]> usda(String text) {
+    return Map.of("pier.usda", text.getBytes(StandardCharsets.UTF_8));
+  }
+
   @Test
   void aShotOfAnotherProduction_isNotLookedAtEither() throws Exception {
     long foreign =
