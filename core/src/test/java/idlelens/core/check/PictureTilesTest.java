@@ -33,9 +33,9 @@ class PictureTilesTest {
         within(random, far),
         within(random, far),
         within(random, far),
-        within(random, 180),
-        within(random, 89),
-        within(random, 180));
+        within(random, Math.PI),
+        within(random, 1.5),
+        within(random, Math.PI));
   }
 
   /** Before the camera, around it, beside it and behind it. */

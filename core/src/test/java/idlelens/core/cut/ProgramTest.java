@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.time.FrameRange;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 class ProgramTest {
@@ -19,6 +23,28 @@ class ProgramTest {
     assertThat(PROGRAM.cameraAt(1010)).isEqualTo("b");
     assertThat(PROGRAM.cameraAt(2000)).isEqualTo("a");
     assertThat(PROGRAM.cameras()).containsExactly("a", "b");
+  }
+
+  /** Held against looking through all cuts, before the first, at each, between and behind them. */
+  @Property(tries = 200)
+  void camera_ofManyCuts_isTheLastThatHasBegun(@ForAll Random random) {
+    List<Cut> cuts = new ArrayList<>();
+    int frame = random.nextInt(50) - 25;
+    for (int i = 0; i <= random.nextInt(40); i++) {
+      cuts.add(new Cut(frame, "cam" + random.nextInt(4)));
+      frame += 1 + random.nextInt(6);
+    }
+    Program program = new Program(cuts);
+    for (double at = cuts.get(0).frame() - 2; at < frame + 2; at += 0.5) {
+      double now = at;
+      String camera =
+          cuts.stream()
+              .filter(cut -> cut.frame() <= now)
+              .reduce((one, next) -> next)
+              .orElse(cuts.get(0))
+              .camera();
+      assertThat(program.cameraAt(at)).as("at %s of %s", at, cuts).isEqualTo(camera);
+    }
   }
 
   @Test

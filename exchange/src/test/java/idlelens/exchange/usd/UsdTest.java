@@ -1,10 +1,12 @@
 package idlelens.exchange.usd;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -52,5 +54,40 @@ class UsdTest {
       throws FormatException {
     Content.Piece piece = (Content.Piece) sail(orientation).nodes().get(0).contents().get(0);
     assertThat(piece.mesh().parts().get(0).indices()).containsExactly(first, second, 2);
+  }
+
+  /** Values before it are counted past, and what is read twice is counted once. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "5 | double3 xformOp:translate = (1, 2, x)",
+        "7 | float3[] a = [(1, 2, 3),\\n (4, 5, 6)]\\n double3 b = (1, ?)",
+        "7 | double a.timeSamples = { 1: 2,\\n 3: 4,\\n 5: (1, 2) }",
+        "8 | double a = 1\\n double b = 2\\n\\n double c = nan",
+      })
+  void read_whatIsWrong_isToldByItsLine(int line, String properties) {
+    String text =
+        "#usda 1.0\n(\n)\ndef Xform \"Pier\" {\n" + properties.replace("\\n", "\n") + "\n}\n";
+    assertThatThrownBy(() -> UsdReader.read(text.getBytes(StandardCharsets.UTF_8)))
+        .isInstanceOf(FormatException.class)
+        .hasMessageStartingWith("line " + line + " ");
+  }
+
+  /** As many prims as a shot has nodes, each with its own samples. */
+  @Test
+  void read_manyPrims_eachKeepsItsSamples() throws FormatException {
+    StringBuilder text = new StringBuilder("#usda 1.0\n");
+    for (int i = 0; i < 1000; i++) {
+      text.append("def Xform \"P").append(i).append("\" {\n double3 xformOp:translate.timeSamples");
+      text.append(" = { 1: (").append(i).append(", 0, 0), 2: (0, ").append(i).append(", 0) }\n");
+      text.append(" uniform token[] xformOpOrder = [\"xformOp:translate\"]\n}\n");
+    }
+    SceneFile scene = UsdReader.read(text.toString().getBytes(StandardCharsets.UTF_8));
+    assertThat(scene.nodes()).hasSize(1000);
+    for (int i : new int[] {0, 1, 499, 999}) {
+      Op.Place place = (Op.Place) scene.nodes().get(i).ops().get(0);
+      assertThat(place.x().channel().values()).containsExactly(i, 0, 0, 0, i, 0);
+    }
   }
 }

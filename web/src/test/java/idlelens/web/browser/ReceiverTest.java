@@ -7,6 +7,8 @@ import idlelens.receiver.ReceiverServer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -96,5 +98,85 @@ class ReceiverTest extends BrowserTest {
       page.waitForSelector("#verdict.bad:has-text('c.dae has no camera')");
       page.close();
     }
+  }
+
+  /** A disc of 4 px in a ring of 7 px, of which each pixel has its share. */
+  private static final String FOUND =
+      """
+      async ([x, y, colour, near]) => {
+        const { middleOf } = await import('/marks.js');
+        const rgb = [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16));
+        const pixels = new ImageData(64, 48);
+        for (let py = 0; py < 48; py++) {
+          for (let px = 0; px < 64; px++) {
+            const sum = [0, 0, 0];
+            for (let k = 0; k < 64; k++) {
+              const sx = px + ((k % 8) + 0.5) / 8 - x;
+              const sy = py + (Math.floor(k / 8) + 0.5) / 8 - y;
+              const far = Math.hypot(sx, sy);
+              const here = far < 4 ? rgb : far < 7 ? [16, 16, 16] : [150, 190, 205];
+              here.forEach((v, i) => (sum[i] += v / 64));
+            }
+            pixels.data.set([...sum, 255], 4 * (py * 64 + px));
+          }
+        }
+        const found = middleOf(pixels, colour, near);
+        return found && Math.hypot(found.x - x, found.y - y);
+      }
+      """;
+
+  private static Object off(Page page, double x, double y, String colour, double aside) {
+    return page.evaluate(FOUND, List.of(x, y, colour, Map.of("x", x + aside, "y", y - aside)));
+  }
+
+  @Test
+  void aMark_isFoundToAFractionOfAPixel_orNotAtAll(@TempDir Path folder) throws IOException {
+    Files.write(folder.resolve("a.glb"), asked("Hand-off", "glb?camera=a-cam&from=1001&to=1002"));
+    try (ReceiverServer receiver = ReceiverServer.open(folder, 0)) {
+      Page page = open(receiver);
+      for (String colour : List.of("#ff00ff", "#00ffff", "#ffff00")) {
+        for (double part = 0; part < 1; part += 0.23) {
+          Object off = off(page, 30 + part, 22 + part * part, colour, 6);
+          assertThat((Double) off).as("%s at %s", colour, part).isLessThan(0.02);
+        }
+      }
+      assertThat(off(page, 30, 22, "#ff00ff", 25)).as("too far away").isNull();
+      page.close();
+    }
+  }
+
+  @Test
+  void anglesAndVerdicts_areThoseOfTheirNumbers(@TempDir Path folder) throws IOException {
+    Files.write(folder.resolve("a.glb"), asked("Hand-off", "glb?camera=a-cam&from=1001&to=1002"));
+    try (ReceiverServer receiver = ReceiverServer.open(folder, 0)) {
+      Page page = open(receiver);
+      assertThat(
+              page.evaluate(
+                  """
+                  async () => {
+                    const { angleAt } = await import('/lens-motion.js');
+                    const zoom = { times: [1, 2, 4], degrees: [40, 30, 10] };
+                    return [0, 1, 1.5, 2, 3, 4, 9].map((s) => angleAt(zoom, s)).join(' ');
+                  }
+                  """))
+          .isEqualTo("40 40 35 30 20 10 10");
+      assertThat(verdict(page, "[0.1], [0.2, null]")).isEqualTo("true 2 of 2, 0.2");
+      assertThat(verdict(page, "[0.1], [0.51]")).isEqualTo("false 2 of 2, 0.51");
+      assertThat(verdict(page, "[0.1], [null]")).isEqualTo("false 1 of 2, 0.1");
+      assertThat(verdict(page, "[null], [null]")).isEqualTo("false 0 of 2, 0");
+      page.close();
+    }
+  }
+
+  /** Of marks in the middle of the picture, so many pixels apart on each frame. */
+  private static Object verdict(Page page, String apart) {
+    return page.evaluate(
+        "async () => { const { verdict } = await import('/sticking.js');"
+            + " const here = { x: 320, y: 180 };"
+            + " const frames = ["
+            + apart
+            + "].map((marks) => marks.map((a) => ({ here, plate: a && here, apart: a })));"
+            + " const v = verdict(frames, { width: 640, height: 360 });"
+            + " return `${v.good} ${v.there} of ${v.inside}, ${v.most}`; }");
   }
 }
