@@ -32,6 +32,11 @@ function say(kind, words) {
   $('verdict').textContent = words;
 }
 
+/** @param {boolean} ready whether there is a picture to work with */
+function enable(ready) {
+  ['camera', 'play', 'frame', 'text', 'mark', 'mix'].forEach((id) => ($(id).disabled = !ready));
+}
+
 class Receiver {
   /** @type {Told | null} */
   told = null;
@@ -50,8 +55,8 @@ class Receiver {
     $('file').replaceChildren(...files.map((n) => new Option(n, n)));
     $('mark').replaceChildren(...numbered((this.told?.marks ?? []).map((m, i) => `mark ${i + 1}, ${m.colour}`)));
     $('file').onchange = () => this.open($('file').value);
-    await this.open(files[0]);
     this.listen();
+    await this.open(files[0]);
   }
 
   listen() {
@@ -66,17 +71,33 @@ class Receiver {
   async open(name) {
     const turn = ++this.asked;
     this.found = [];
+    enable(false);
     say('', 'Reading…');
+    const read = await this.trying(turn, () => opened(name));
+    if (!read) return;
+    this.view = new View(this.renderer, read, this.told);
+    this.frame = this.view.first;
+    Object.assign($('frame'), { min: this.view.first, max: this.view.last, value: this.frame });
+    $('camera').replaceChildren(...numbered(this.view.names));
+    enable(true);
+    await this.chooseCamera();
+  }
+
+  /**
+   * Waits for what is asked for, and says why if it fails.
+   *
+   * @template T
+   * @param {number} turn in which it was asked for
+   * @param {() => Promise<T>} work
+   * @returns {Promise<T | null>} null if it failed, or something else was asked for meanwhile
+   */
+  async trying(turn, work) {
     try {
-      const read = await opened(name);
-      if (turn !== this.asked) return;
-      this.view = new View(this.renderer, read, this.told);
-      this.frame = this.view.first;
-      Object.assign($('frame'), { min: this.view.first, max: this.view.last, value: this.frame });
-      $('camera').replaceChildren(...numbered(this.view.names));
-      await this.chooseCamera();
+      const done = await work();
+      return turn === this.asked ? done : null;
     } catch (problem) {
       if (turn === this.asked) say('bad', problem.message);
+      return null;
     }
   }
 
@@ -114,7 +135,7 @@ class Receiver {
     delete document.body.dataset.good;
     if (!this.told) return say('', 'No plates came along: only the camera and its set are shown.');
     say('', 'Holding the marks against the plates…');
-    const found = await measured(this.view, this.told, () => turn === this.asked);
+    const found = await this.trying(turn, () => measured(this.view, this.told, () => turn === this.asked));
     if (!found) return;
     this.found = found;
     this.judge();

@@ -96,6 +96,20 @@ class ReceiverTest extends BrowserTest {
       assertThat(page.textContent("#play")).isEqualTo("Play");
       page.selectOption("#file", "c.dae");
       page.waitForSelector("#verdict.bad:has-text('c.dae has no camera')");
+      assertThat(page.isDisabled("#play")).as("nothing to play").isTrue();
+      page.close();
+    }
+  }
+
+  @Test
+  void aPlateThatIsMissing_isNamed(@TempDir Path folder) throws IOException {
+    Path unpacked = Files.createDirectory(folder.resolve("some"));
+    Receivers.unzip(zip(folder, "Hand-off", "format=glb&camera=a-cam"), unpacked);
+    Files.delete(unpacked.resolve("plates/1005.png"));
+    try (ReceiverServer receiver = ReceiverServer.open(unpacked, 0)) {
+      Page page = open(receiver);
+      page.waitForSelector("#verdict.bad:has-text('plates/1005.png is not among what was')");
+      complaints.removeIf(c -> c.contains("404") || c.contains("1005"));
       page.close();
     }
   }
