@@ -101,6 +101,33 @@ class NumbersTest {
     assertThat(text(9.99999999999999)).isEqualTo("10");
   }
 
+  /** Digits go out four at a time: no block of zeros is lost, before, within or behind others. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "0.1",
+        "0.01",
+        "0.001",
+        "0.0001",
+        "0.00001",
+        "0.00010001",
+        "0.0000000000001",
+        "0.1000000000001",
+        "0.0009000000009",
+        "-1.0203040506079",
+        "10.0000999900001",
+        "99.9999999999999",
+        "100.000000000001",
+        "-999.999999999999",
+        "1000.00000000001",
+        "9999.00009999001",
+        "10000.0000000001",
+        "-99999.9999999999"
+      })
+  void written_everyDigitStandsWhereItBelongs(String text) {
+    assertThat(text(Double.parseDouble(text))).isEqualTo(text);
+  }
+
   @Test
   void textsThatAreAdded_standInOrder_andCount() {
     TextOut inner = new TextOut().add("b").add(new TextOut().add("c")).add('d');
