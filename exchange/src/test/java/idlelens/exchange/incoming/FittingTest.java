@@ -97,6 +97,11 @@ class FittingTest {
     return now;
   }
 
+  /** With the take from 1020 on. */
+  private static Shot fitted(Shot before, Take take, Fitting fitting) {
+    return applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+  }
+
   /** From a millimetre and a hundredth of a degree of each of the channels. */
   private static void assertNear(RigidPose is, RigidPose was, double times, String where) {
     assertThat(is.place().distance(was.place())).as("place %s", where).isLessThan(0.004 * times);
@@ -135,7 +140,7 @@ class FittingTest {
     Shot before = shot(TakesKeys.ALL);
     Take take = take(new Random(4));
     Fitting fitting = new Fitting(Keep.FITTED, 1, Fitting.Carriers.DOLLY_AND_HEAD);
-    Shot after = applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+    Shot after = fitted(before, take, fitting);
     Node.Camera was = before.camera("cam");
     Node.Camera is = after.camera("cam");
     assertThat(is.chain().curve(Path.F_STOP)).isEqualTo(was.chain().curve(Path.F_STOP));
@@ -156,7 +161,7 @@ class FittingTest {
     Shot before = shot(TakesKeys.ALL);
     Take take = take(new Random(9));
     Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.DOLLY_AND_HEAD);
-    Shot after = applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+    Shot after = fitted(before, take, fitting);
     for (Path path : Path.TURN) {
       assertThat(after.node("new").chain().curve(path).keys()).as("dolly %s", path).isEmpty();
     }
@@ -177,7 +182,7 @@ class FittingTest {
     Shot before = shot(new TakesKeys(Set.of(Path.FOCAL), Set.of()));
     Take take = take(new Random(2));
     Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.AS_IT_IS);
-    Shot after = applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+    Shot after = fitted(before, take, fitting);
     assertThat(after.node("cam").chain().curve(Path.FOCAL))
         .isEqualTo(before.node("cam").chain().curve(Path.FOCAL));
     assertThat(after.node("cam").chain().curve(Path.X).keys()).hasSize(SAMPLES);
@@ -190,7 +195,7 @@ class FittingTest {
     int fewest = Integer.MAX_VALUE;
     for (double tolerance : new double[] {0.1, 1, 10}) {
       Fitting fitting = new Fitting(Keep.FITTED, tolerance, Fitting.Carriers.AS_IT_IS);
-      Shot after = applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+      Shot after = fitted(before, take, fitting);
       int keys = 0;
       for (Path path : Path.POSE) {
         keys += after.node("cam").chain().curve(path).keys().size();
@@ -210,7 +215,7 @@ class FittingTest {
     Shot before = shot(TakesKeys.ALL);
     Take take = take(new Random(5));
     Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.AS_IT_IS);
-    Shot after = applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+    Shot after = fitted(before, take, fitting);
     Curve focal = after.node("cam").chain().curve(Path.FOCAL);
     for (int i = 0; i < SAMPLES; i += 7) {
       double told = take.lens(Take.FOCAL, i / RATE).orElseThrow();
