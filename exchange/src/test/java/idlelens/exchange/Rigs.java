@@ -108,6 +108,22 @@ public final class Rigs {
             new Node.Camera(body("cam", Carriage.by("head"), camera), Lens.PLAIN)));
   }
 
+  /** A camera at the end of nulls that each carry the next, a hand's breadth on. */
+  public static Shot line(int nulls) {
+    RigidPose on = RigidPose.of(0.0625, 0, 0, 0, 0, 0);
+    List<Node> nodes = new ArrayList<>();
+    String before = null;
+    for (int i = 0; i < nulls; i++) {
+      Carriage carriage = before == null ? Carriage.WORLD : new Carriage(before, on);
+      before = "null-" + i;
+      nodes.add(new Node.Null(body(before, carriage, Chain.pose())));
+    }
+    Chain camera =
+        Chain.poseAndLens().with(Path.X, keyed(Tangent.Kind.STRAIGHT, 1001, 0, 1048, 0.25));
+    nodes.add(new Node.Camera(body("cam", new Carriage(before, on), camera), Lens.PLAIN));
+    return new Shot(calm().header(), nodes);
+  }
+
   public static Shot everything() {
     RigidPose offset = RigidPose.of(0.5, -1, 2, 0.4, 0.1, -0.2);
     Lens lens =

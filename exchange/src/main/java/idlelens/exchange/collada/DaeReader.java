@@ -18,7 +18,9 @@ import idlelens.exchange.scenefile.ShotHint;
 import idlelens.exchange.scenefile.View;
 import idlelens.exchange.scenefile.Wording;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +42,10 @@ public final class DaeReader {
   private final DaeTransforms transforms;
   private final DaeMeshes meshes;
   private final List<FileNode> nodes = new ArrayList<>();
+  private final Deque<Found> open = new ArrayDeque<>();
+
+  /** A node that is still to be read, and the place of what carries it in the list. */
+  private record Found(Element element, int parent) {}
 
   private DaeReader(byte[] octets) throws FormatException {
     this.budget = new ReadBudget(octets.length);
@@ -66,8 +72,9 @@ public final class DaeReader {
 
   private SceneFile read() throws FormatException {
     Element scene = scene();
-    for (Element node : scene.all("node")) {
-      add(node, -1);
+    open(scene, -1);
+    while (!open.isEmpty()) {
+      add(open.pop());
     }
     if (nodes.isEmpty()) {
       throw scene.refusal("without nodes", "at least one <node>");
@@ -131,7 +138,16 @@ public final class DaeReader {
     return ours.isPresent() ? Optional.of(ShotHint.read(ours.get())) : Optional.empty();
   }
 
-  private void add(Element node, int parent) throws FormatException {
+  /** Those directly in an element, the first on top. */
+  private void open(Element element, int parent) {
+    List<Element> inside = element.all("node");
+    for (int i = inside.size() - 1; i >= 0; i--) {
+      open.push(new Found(inside.get(i), parent));
+    }
+  }
+
+  private void add(Found found) throws FormatException {
+    Element node = found.element();
     List<Content> contents = new ArrayList<>();
     Optional<JsonPlace> ours = ours(node);
     for (Element child : node.children()) {
@@ -143,14 +159,11 @@ public final class DaeReader {
             String.valueOf(nodes.size()),
             name,
             node.place(),
-            parent,
+            found.parent(),
             transforms.read(node),
             ours.isPresent() && ours.get().flag("hidden", false),
             contents));
-    int index = nodes.size() - 1;
-    for (Element child : node.all("node")) {
-      add(child, index);
-    }
+    open(node, nodes.size() - 1);
   }
 
   private void content(Element child, Optional<JsonPlace> ours, List<Content> into)

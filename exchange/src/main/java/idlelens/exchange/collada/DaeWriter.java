@@ -10,13 +10,12 @@ import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.FileNode;
 import idlelens.exchange.scenefile.LensExtras;
 import idlelens.exchange.scenefile.LensNumber;
+import idlelens.exchange.scenefile.NodeTree;
 import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.View;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
-import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -25,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Writes {@code .dae}. What moves is a matrix on every frame: readers that do not put three turning
  * angles together play that.
  */
-final class DaeWriter {
+final class DaeWriter implements NodeTree.Visit {
   private static final int MATRIX = 16;
 
   private final SceneFile scene;
@@ -36,15 +35,15 @@ final class DaeWriter {
   private final TextOut geometries = new TextOut();
   private final TextOut animations = new TextOut();
   private final TextOut nodes = new TextOut();
-  private final Map<Integer, List<Integer>> below = new HashMap<>();
   private final Map<Content.FileMesh, String> meshes = new IdentityHashMap<>();
   private final Map<String, String> colours = new HashMap<>();
 
+  /** What only we read, for each node that is open. */
+  private final ObjectNode[] ours;
+
   private DaeWriter(SceneFile scene) {
     this.scene = scene;
-    for (int i = 0; i < scene.nodes().size(); i++) {
-      below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
-    }
+    this.ours = new ObjectNode[scene.nodes().size()];
   }
 
   /**
@@ -55,7 +54,7 @@ final class DaeWriter {
   }
 
   private byte[] write() {
-    nodes(-1);
+    new NodeTree(scene.nodes()).walk(this);
     TextOut out = new TextOut();
     out.add("<?xml version=\"1.0\" encoding=\"utf-8\"?>\n");
     out.add("<COLLADA xmlns=\"http://www.collada.org/2005/11/COLLADASchema\" version=\"1.4.1\">\n");
@@ -100,11 +99,8 @@ final class DaeWriter {
     out.add(escaped(own.toString())).add("</own></technique></extra>\n");
   }
 
-  private void nodes(int parent) {
-    below.getOrDefault(parent, List.of()).forEach(this::node);
-  }
-
-  private void node(int index) {
+  @Override
+  public void enter(int index) {
     FileNode node = scene.nodes().get(index);
     String id = "node" + index;
     nodes.add("<node id=\"" + id + "\" name=\"" + escaped(node.name()) + "\" type=\"NODE\">\n");
@@ -113,10 +109,16 @@ final class DaeWriter {
     for (int i = 0; i < node.contents().size(); i++) {
       content(node.contents().get(i), id + "-" + i, node.name(), own);
     }
-    nodes(index);
     if (node.hidden()) {
       own.put("hidden", true);
     }
+    ours[index] = own;
+  }
+
+  @Override
+  public void leave(int index) {
+    ObjectNode own = ours[index];
+    ours[index] = null;
     if (!own.isEmpty()) {
       own(nodes, own);
     }

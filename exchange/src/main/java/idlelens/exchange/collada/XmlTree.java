@@ -1,5 +1,6 @@
 package idlelens.exchange.collada;
 
+import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
@@ -13,7 +14,9 @@ import javax.xml.stream.XMLStreamReader;
 
 /** The elements of a document. A document type is refused: with it, entities could come in. */
 final class XmlTree {
-  private static final int DEEPEST = 200;
+  /** A shot may be one line of nodes; around them stand the scene and what an element holds. */
+  private static final int DEEPEST = Shot.MOST_NODES + 20;
+
   private static final int MOST_ELEMENTS = 500_000;
 
   private XmlTree() {}

@@ -9,7 +9,9 @@ import idlelens.exchange.scenefile.FileNode;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
 import idlelens.exchange.scenefile.Wording;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -21,10 +23,14 @@ public final class GltfReader {
   private final GltfFile file;
   private final Set<String> notes = new LinkedHashSet<>();
   private final List<FileNode> nodes = new ArrayList<>();
+  private final Deque<Found> open = new ArrayDeque<>();
   private final GltfAnimations animations;
   private final SceneTree tree;
   private final GltfCameras cameras;
   private final GltfMeshes meshes;
+
+  /** A node that is still to be read, and the place of what carries it in the list. */
+  private record Found(int index, int parent) {}
 
   private GltfReader(GltfFile file) throws FormatException {
     this.file = file;
@@ -54,7 +60,10 @@ public final class GltfReader {
       notes.add(name + ": textures and their finish are left out");
     }
     for (int root : tree.roots()) {
-      add(root, -1);
+      open.push(new Found(root, -1));
+      while (!open.isEmpty()) {
+        add(open.pop());
+      }
     }
     Optional<JsonPlace> ours = GltfFile.ours(file.root().get("asset"));
     return new SceneFile(
@@ -67,7 +76,8 @@ public final class GltfReader {
         List.copyOf(notes));
   }
 
-  private void add(int index, int parent) throws FormatException {
+  private void add(Found found) throws FormatException {
+    int index = found.index();
     JsonPlace place = tree.node(index);
     int own = nodes.size();
     nodes.add(
@@ -75,12 +85,13 @@ public final class GltfReader {
             String.valueOf(index),
             place.text("name", ""),
             place.path(),
-            parent,
+            found.parent(),
             GltfTransforms.read(place, index, animations),
             isHidden(place),
             contents(place)));
-    for (JsonPlace child : tree.children(index)) {
-      add(child.whole(), own);
+    List<JsonPlace> children = tree.children(index);
+    for (int i = children.size() - 1; i >= 0; i--) {
+      open.push(new Found(children.get(i).whole(), own));
     }
   }
 

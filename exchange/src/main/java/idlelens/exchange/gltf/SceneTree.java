@@ -11,7 +11,7 @@ import java.util.Set;
 
 /** The nodes of a file as they carry one another, and which of them are in its scene. */
 final class SceneTree {
-  private static final int DEEPEST = 200;
+  private static final int DEEPEST = Shot.MOST_NODES;
 
   private final GltfFile file;
   private final List<JsonPlace> nodes;

@@ -1,17 +1,22 @@
 package idlelens.exchange.usd;
 
+import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.format.Growing;
 import idlelens.exchange.format.ReadBudget;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
 /** Prims, properties and metadata of a layer. */
 final class UsdParser {
-  private static final int DEEPEST = 200;
+  /** A shot may be one line of nodes; around them stand the world and what a prim holds. */
+  private static final int DEEPEST = Shot.MOST_NODES + 20;
+
   private static final int MOST_PRIMS = 100_000;
   private static final Set<String> SPECIFIERS = Set.of("def", "over", "class");
   private static final Set<String> ELSEWHERE =
@@ -39,20 +44,36 @@ final class UsdParser {
     UsdPrim root = new UsdPrim("", "", null);
     parser.metadata(root);
     while (!parser.text.atEnd()) {
-      parser.prim(root);
+      parser.prims(root);
     }
     return new Layer(root, parser.notes);
   }
 
-  private void prim(UsdPrim parent) throws FormatException {
+  /** A prim at the root with all in it. */
+  private void prims(UsdPrim root) throws FormatException {
     String specifier = text.word();
     if (!SPECIFIERS.contains(specifier)) {
       throw text.refusal("def, over or class");
     }
-    primAfter(specifier, parent);
+    Deque<UsdPrim> open = new ArrayDeque<>();
+    open.push(prim(specifier, root));
+    while (!open.isEmpty()) {
+      UsdPrim prim = open.peek();
+      if (text.take('}')) {
+        open.pop();
+        continue;
+      }
+      String first = text.word();
+      if (SPECIFIERS.contains(first)) {
+        open.push(prim(first, prim));
+      } else {
+        item(prim, first);
+      }
+    }
   }
 
-  private void primAfter(String specifier, UsdPrim parent) throws FormatException {
+  /** A prim up to where its brackets open. */
+  private UsdPrim prim(String specifier, UsdPrim parent) throws FormatException {
     String type = text.isString() ? "" : text.word();
     if (!text.isString()) {
       throw text.refusal("the name of a prim in quotes");
@@ -63,21 +84,16 @@ final class UsdParser {
     }
     metadata(prim);
     text.need('{');
-    while (!text.take('}')) {
-      item(prim);
-    }
     if (specifier.equals("def")) {
       parent.children.add(prim);
     } else {
       notes.add(prim.path() + ": '" + specifier + "' is left out");
     }
+    return prim;
   }
 
-  private void item(UsdPrim prim) throws FormatException {
-    String first = text.word();
-    if (SPECIFIERS.contains(first)) {
-      primAfter(first, prim);
-    } else if (first.equals("variantSet")) {
+  private void item(UsdPrim prim, String first) throws FormatException {
+    if (first.equals("variantSet")) {
       notes.add(prim.path() + ": variants are left out");
       text.skipValue();
       text.need('=');

@@ -8,9 +8,12 @@ import java.util.Optional;
 
 /** A prim with its properties and what is below it. */
 final class UsdPrim {
+  private static final int NAMES_SAID = 12;
+  private static final int LETTERS_SAID = 60;
+
   private final String type;
   private final String name;
-  private final String path;
+  private final UsdPrim parent;
   private final int depth;
   final List<UsdPrim> children = new ArrayList<>();
   final Map<String, UsdValue> defaults = new LinkedHashMap<>();
@@ -21,7 +24,7 @@ final class UsdPrim {
   UsdPrim(String type, String name, UsdPrim parent) {
     this.type = type;
     this.name = name;
-    this.path = parent == null ? "" : parent.path + "/" + name;
+    this.parent = parent;
     this.depth = parent == null ? 0 : parent.depth + 1;
   }
 
@@ -33,8 +36,21 @@ final class UsdPrim {
     return name;
   }
 
+  /** Where it stands, for messages: the last few names of its path, and of long names the start. */
   String path() {
-    return path.isEmpty() ? "/" : path;
+    StringBuilder path = new StringBuilder();
+    UsdPrim at = this;
+    for (int i = 0; i < NAMES_SAID && at.parent != null; i++, at = at.parent) {
+      path.insert(0, '/' + shortened(at.name));
+    }
+    if (at.parent != null) {
+      path.insert(0, "/...");
+    }
+    return path.isEmpty() ? "/" : path.toString();
+  }
+
+  private static String shortened(String name) {
+    return name.length() <= LETTERS_SAID ? name : name.substring(0, LETTERS_SAID) + "...";
   }
 
   int depth() {

@@ -16,7 +16,11 @@ import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
 import idlelens.exchange.scenefile.Wording;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -35,14 +39,20 @@ public final class UsdReader {
 
   private final UsdParser.Layer layer;
   private final ReadBudget budget;
+  private final Set<UsdPrim> ofUse;
   private final Set<String> notes;
   private final List<FileNode> nodes = new ArrayList<>();
+  private final Deque<Found> open = new ArrayDeque<>();
   private final Conventions conventions;
   private final UsdCameras cameras;
+
+  /** A prim that is still to be read, and the place of what carries it in the list. */
+  private record Found(UsdPrim prim, int parent) {}
 
   private UsdReader(byte[] octets) throws FormatException {
     this.budget = new ReadBudget(octets.length);
     this.layer = UsdParser.parse(octets, budget);
+    this.ofUse = ofUse(layer.root());
     this.notes = new LinkedHashSet<>(layer.notes());
     this.conventions = conventions(layer.root());
     this.cameras = new UsdCameras(conventions.metresPerUnit());
@@ -81,8 +91,9 @@ public final class UsdReader {
   }
 
   private SceneFile read() throws FormatException {
-    for (UsdPrim prim : layer.root().children) {
-      add(prim, -1);
+    open(layer.root().children, -1);
+    while (!open.isEmpty()) {
+      add(open.pop());
     }
     if (nodes.isEmpty()) {
       throw new FormatException("the layer", "without prims", "at least one Xform, Camera or Mesh");
@@ -140,8 +151,17 @@ public final class UsdReader {
                 prim.path() + "." + ShotHint.OURS));
   }
 
-  private void add(UsdPrim prim, int parent) throws FormatException {
-    if (PASSED.contains(prim.type()) || !isOfUse(prim)) {
+  /** The first on top. */
+  private void open(List<UsdPrim> prims, int parent) {
+    for (int i = prims.size() - 1; i >= 0; i--) {
+      open.push(new Found(prims.get(i), parent));
+    }
+  }
+
+  private void add(Found found) throws FormatException {
+    UsdPrim prim = found.prim();
+    int parent = found.parent();
+    if (!ofUse.contains(prim)) {
       return;
     }
     Optional<JsonPlace> ours = ours(prim);
@@ -165,10 +185,7 @@ public final class UsdReader {
             UsdTransforms.read(prim),
             prim.words("visibility").contains("invisible"),
             contents));
-    int index = nodes.size() - 1;
-    for (UsdPrim child : below) {
-      add(child, index);
-    }
+    open(below, nodes.size() - 1);
   }
 
   /** What we put below a node of ours, since more readers play motion that stands there. */
@@ -178,10 +195,21 @@ public final class UsdReader {
         && prim.words("xformOpOrder").isEmpty();
   }
 
-  /** Scopes are of use only for what is in them. */
-  private static boolean isOfUse(UsdPrim prim) {
-    return !prim.type().equals("Scope") && !prim.type().isEmpty()
-        || prim.children.stream().anyMatch(c -> !PASSED.contains(c.type()) && isOfUse(c));
+  /** Scopes are of use only for what is in them; from the innermost outwards. */
+  private static Set<UsdPrim> ofUse(UsdPrim root) {
+    List<UsdPrim> all = new ArrayList<>(List.of(root));
+    for (int i = 0; i < all.size(); i++) {
+      all.get(i).children.stream().filter(c -> !PASSED.contains(c.type())).forEach(all::add);
+    }
+    Set<UsdPrim> ofUse = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (int i = all.size() - 1; i >= 0; i--) {
+      UsdPrim prim = all.get(i);
+      boolean scope = prim.type().equals("Scope") || prim.type().isEmpty();
+      if (!scope || prim.children.stream().anyMatch(ofUse::contains)) {
+        ofUse.add(prim);
+      }
+    }
+    return ofUse;
   }
 
   private void content(UsdPrim prim, Optional<JsonPlace> ours, List<Content> into)

@@ -9,6 +9,7 @@ import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.FileClock;
 import idlelens.exchange.scenefile.FileNode;
 import idlelens.exchange.scenefile.Lane;
+import idlelens.exchange.scenefile.NodeTree;
 import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
@@ -29,9 +30,10 @@ import tools.jackson.databind.node.ObjectNode;
  * Writes {@code .usda}: the motion on an Xform, and what stands there (camera, mesh or light) below
  * it, which more readers play than motion on a camera itself.
  */
-public final class UsdWriter {
+public final class UsdWriter implements NodeTree.Visit {
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
+  private static final int DEEPEST_MARGIN = 16;
   private static final int OCTETS_A_NUMBER = 17;
   private static final String LENS = "Lens";
   private static final String LIGHT = "Light";
@@ -44,14 +46,16 @@ public final class UsdWriter {
 
   private final SceneFile scene;
   private final TextOut out = new TextOut();
-  private final Map<Integer, List<Integer>> below = new HashMap<>();
+
+  /** The names in use among what a node carries. */
+  private final Map<Integer, Set<String>> taken = new HashMap<>();
+
+  private int depth;
   private String indent = "";
 
   private UsdWriter(SceneFile scene) {
     this.scene = scene;
-    for (int i = 0; i < scene.nodes().size(); i++) {
-      below.computeIfAbsent(scene.nodes().get(i).parent(), p -> new ArrayList<>()).add(i);
-    }
+    taken.put(-1, new HashSet<>());
   }
 
   /**
@@ -60,7 +64,7 @@ public final class UsdWriter {
   public static byte[] write(SceneFile scene) {
     UsdWriter writer = new UsdWriter(scene);
     writer.head();
-    writer.nodes(-1, Set.of());
+    new NodeTree(scene.nodes()).walk(writer);
     return writer.out.octets();
   }
 
@@ -70,12 +74,18 @@ public final class UsdWriter {
 
   private void open(String text) {
     line(text);
-    indent += STEP;
+    step(1);
   }
 
   private void close(String text) {
-    indent = indent.substring(STEP.length());
+    step(-1);
     line(text);
+  }
+
+  /** What stands very deep is not moved in further: the file would be made of margins. */
+  private void step(int by) {
+    depth += by;
+    indent = STEP.repeat(Math.min(depth, DEEPEST_MARGIN));
   }
 
   private void head() {
@@ -114,16 +124,6 @@ public final class UsdWriter {
     return '"' + safe + '"';
   }
 
-  /**
-   * @param others names that stand there as well
-   */
-  private void nodes(int parent, Set<String> others) {
-    Set<String> taken = new HashSet<>(others);
-    for (int index : below.getOrDefault(parent, List.of())) {
-      node(index, taken);
-    }
-  }
-
   /** A name that a prim can have, once among its neighbours. */
   private static String identifier(String name, Set<String> taken) {
     String plain = name.replaceAll("[^A-Za-z0-9_]", "_");
@@ -135,25 +135,31 @@ public final class UsdWriter {
     return free;
   }
 
-  private void node(int index, Set<String> taken) {
+  @Override
+  public void enter(int index) {
     FileNode node = scene.nodes().get(index);
-    String name = identifier(node.name(), taken);
+    taken.put(index, new HashSet<>(CONTENTS));
+    String name = identifier(node.name(), taken.get(node.parent()));
     String shown = name.equals(node.name()) ? "" : " (";
     open("def Xform \"" + name + "\"" + shown);
     if (!shown.isEmpty()) {
       line("displayName = " + quoted(node.name()));
-      indent = indent.substring(STEP.length());
+      step(-1);
       line(")");
-      indent += STEP;
+      step(1);
     }
-    indent = indent.substring(STEP.length());
+    step(-1);
     open("{");
     transform(node);
     if (node.hidden()) {
       line("token visibility = \"invisible\"");
     }
     node.contents().forEach(this::content);
-    nodes(index, CONTENTS);
+  }
+
+  @Override
+  public void leave(int index) {
+    taken.remove(index);
     close("}");
   }
 
@@ -238,7 +244,7 @@ public final class UsdWriter {
 
   private void openContent(String type, String name, ObjectNode ours) {
     line("def " + type + " \"" + name + "\" (");
-    indent += STEP;
+    step(1);
     open("customData = {");
     line("string " + ShotHint.OURS + " = " + quoted(ours.toString()));
     close("}");

@@ -63,4 +63,20 @@ class FormatRoundTripTest {
         "The cam",
         format.holds().singlePrecision() ? Exchanged.Limits.SINGLE : Exchanged.Limits.DOUBLE);
   }
+
+  /** As deep as a shot can be: the readers may not take what we write for an attack. */
+  @ParameterizedTest
+  @MethodSource("everyFormat")
+  void aLineOfAsManyNodesAsAShotHas_isTheSame(String id) throws Exception {
+    SceneFormat format = SceneFormats.writing(id);
+    Shot shot = Rigs.line(Shot.MOST_NODES - 1);
+    HandOff handOff = Exchanged.handOff(shot, "cam", ReceiverProfile.Y_UP_METRES);
+    Shot back = Exchanged.read(format, Exchanged.write(handOff, format));
+    Exchanged.Limits limits =
+        format.holds().singlePrecision() ? Exchanged.Limits.SINGLE : Exchanged.Limits.DOUBLE;
+    Exchanged.assertSame(handOff, back, "The cam", limits);
+    if (format.holds().nodes()) {
+      assertThat(back.nodes()).hasSize(shot.nodes().size());
+    }
+  }
 }

@@ -90,4 +90,27 @@ class UsdTest {
       assertThat(place.x().channel().values()).containsExactly(i, 0, 0, 0, i, 0);
     }
   }
+
+  private static List<String> within(int scopes, String innermost) throws FormatException {
+    String head = "#usda 1.0\ndef Xform \"quay\" {}\n";
+    String text = head + "def Scope \"s\" {".repeat(scopes) + innermost + "}".repeat(scopes);
+    SceneFile file = UsdReader.read(text.getBytes(StandardCharsets.UTF_8));
+    return file.nodes().stream().map(FileNode::name).toList();
+  }
+
+  /** As deep as files may go: a camera is found there, and what holds nothing does not come in. */
+  @Test
+  void read_scopesComeInForWhatIsInThem() throws FormatException {
+    assertThat(within(2, "def Camera \"cam\" {}")).containsExactly("quay", "s", "s", "cam");
+    assertThat(within(2, "def Material \"m\" {}")).containsExactly("quay");
+    assertThat(within(2000, "def Camera \"cam\" {}")).hasSize(2002).endsWith("cam");
+    assertThat(within(2000, "def Scope \"t\" {}")).containsExactly("quay");
+  }
+
+  @Test
+  void read_nestedDeeperThanAShotCanBe_isRefusedByItsPlace() {
+    assertThatThrownBy(() -> within(100_000, ""))
+        .isInstanceOf(FormatException.class)
+        .hasMessageContaining("at most 100000 prims, at most 2020 deep");
+  }
 }
