@@ -62,6 +62,12 @@ public record ShotSize(long keys, long samples) {
     if (before != null) {
       return before;
     }
+    shot.readBy(node, known::containsKey).forEach(read -> findMoving(shot, read, known));
+    return findMoving(shot, node, known);
+  }
+
+  /** Whether a node moves, when it is known of what it reads. */
+  private static boolean findMoving(Shot shot, Node node, Map<String, Boolean> known) {
     known.put(node.id(), false); // two lenses may focus on one another
     boolean moves = false;
     for (Part part : node.chain().parts()) {

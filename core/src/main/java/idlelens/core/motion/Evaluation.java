@@ -104,10 +104,17 @@ public final class Evaluation {
   }
 
   private NodeMotion motion(Node node, Evaluation earlier) {
-    NodeMotion known = motions.get(node.id());
-    if (known != null) {
-      return known;
+    if (!motions.containsKey(node.id())) {
+      for (Node read : shot.readBy(node, motions::containsKey)) {
+        motions.put(read.id(), made(read, earlier));
+      }
+      motions.put(node.id(), made(node, earlier));
     }
+    return motions.get(node.id());
+  }
+
+  /** The motion of a node, when that of what it reads is known. */
+  private NodeMotion made(Node node, Evaluation earlier) {
     NodeMotion before = earlier == null ? null : earlier.motions.get(node.id());
     NodeMotion whole = onWork(node, earlier);
     boolean part = whole != null && work().orElseThrow().workGrid.covers(grid);
@@ -126,9 +133,7 @@ public final class Evaluation {
         part
             ? StageRun.window(whole.run(), grid, stages.first(), was)
             : StageRun.of(stages.all(), lensFlow(node, parts), was);
-    NodeMotion motion = new NodeMotion(parts, space, run, null, null);
-    motions.put(node.id(), motion);
-    return motion;
+    return new NodeMotion(parts, space, run, null, null);
   }
 
   /** The sampled parameters of its parts. */

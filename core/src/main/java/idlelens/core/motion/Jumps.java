@@ -49,18 +49,23 @@ public final class Jumps {
 
   /** Those of a node, in order. */
   public NavigableSet<Double> of(Node node) {
-    NavigableSet<Double> all = known.get(node.id());
-    if (all == null) {
-      all = new TreeSet<>();
-      if (node.chain().part(Keys.ID).isOn()) {
-        own(node, all);
-      }
-      if (node.chain().carried().isOn()) {
-        carried(node.chain().carried(), all);
-      }
-      known.put(node.id(), all);
+    if (!known.containsKey(node.id())) {
+      shot.readBy(node, known::containsKey).forEach(this::find);
+      find(node);
     }
-    return all;
+    return known.get(node.id());
+  }
+
+  /** Those of a node, when those of what it reads are known. */
+  private void find(Node node) {
+    NavigableSet<Double> all = new TreeSet<>();
+    if (node.chain().part(Keys.ID).isOn()) {
+      own(node, all);
+    }
+    if (node.chain().carried().isOn()) {
+      carried(node.chain().carried(), all);
+    }
+    known.put(node.id(), all);
   }
 
   /** Adds what comes of the carriers, of each while it carries. */
@@ -74,7 +79,7 @@ public final class Jumps {
       }
       String carrier = carried.carrier(k);
       if (!carrier.isEmpty()) {
-        all.addAll(of(shot.node(carrier)).subSet(from, false, to, false));
+        all.addAll(known.get(carrier).subSet(from, false, to, false));
       }
     }
   }

@@ -85,13 +85,18 @@ final class WorkGrid {
 
   /** Frames that the motion of a node depends on, by filters. */
   private Reach reach(Node node) {
-    Reach known = reaches.get(node.id());
-    if (known != null) {
-      return known;
+    if (!reaches.containsKey(node.id())) {
+      shot.readBy(node, reaches::containsKey).forEach(this::find);
+      find(node);
     }
+    return reaches.get(node.id());
+  }
+
+  /** Those of a node, when those of what it reads are known. */
+  private void find(Node node) {
     Reach reach = Reach.NONE;
     for (Lean lean : node.chain().leans(Lean.Of.WORLD)) {
-      reach = reach.widest(reach(shot.node(lean.nodeId())));
+      reach = reach.widest(reaches.get(lean.nodeId()));
     }
     for (Part part : node.chain().parts()) {
       if (part instanceof Smooth smooth && smooth.isOn()) {
@@ -99,6 +104,5 @@ final class WorkGrid {
       }
     }
     reaches.put(node.id(), reach);
-    return reach;
   }
 }

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * A shot: its header, everything on set in the order of the list, and its markers in the order of
@@ -167,7 +168,21 @@ public final class Shot {
 
   /** All that ever carries a node, at any depth, each after what carries it. */
   public List<Node> carriersOf(String id) {
-    return Carriers.above(node(id), byId::get);
+    Node node = node(id);
+    return node.chain().carried().isFree()
+        ? List.of()
+        : Upwards.from(node, Upwards.Way.CARRIED, byId::get);
+  }
+
+  /**
+   * All that the pose of a node in the world depends on, at any depth, each after what it depends
+   * on itself: worked out in this order, nothing has to wait for another thing.
+   *
+   * @param isKnown whether what is to be worked out of a node is known; it is left out, with all
+   *     that it depends on
+   */
+  public List<Node> readBy(Node node, Predicate<String> isKnown) {
+    return Upwards.from(node, Upwards.Way.READING, id -> isKnown.test(id) ? null : byId.get(id));
   }
 
   /**

@@ -8,6 +8,8 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.exchange.format.ContentHash;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -26,6 +28,8 @@ import java.util.Optional;
  */
 record Renewal(
     List<Node> renewed, List<Node> added, List<String> missing, Map<String, String> came) {
+  private static final int LONGEST_PATH = 500;
+
   /** Where each node stands among those that carry it, by names; two of one name are numbered. */
   static Map<String, String> paths(List<Node> nodes) {
     Map<String, Node> below = new LinkedHashMap<>();
@@ -45,12 +49,19 @@ record Renewal(
       return "";
     }
     if (!byId.containsKey(id)) {
-      String above = path(node.carriage().carrierId(), nodes, byId, taken);
+      String above = shortened(path(node.carriage().carrierId(), nodes, byId, taken));
       String plain = above + "/" + node.kind() + ":" + node.name();
       int again = taken.merge(plain, 1, Integer::sum);
       byId.put(id, again == 1 ? plain : plain + "#" + again);
     }
     return byId.get(id);
+  }
+
+  /** Long paths by their hash: those of a deep rig together would grow with its square. */
+  private static String shortened(String path) {
+    return path.length() <= LONGEST_PATH
+        ? path
+        : "#" + ContentHash.of(path.getBytes(StandardCharsets.UTF_8));
   }
 
   /**

@@ -20,6 +20,13 @@ const GLYPHS = {
   haze: 'M1.5 3.5h11M3 7h8M1.5 10.5h11',
   sun: 'M7 4.5a2.5 2.5 0 1 0 .01 0M7 .8v1.6M7 11.6v1.6M.8 7h1.6M11.6 7h1.6',
 };
+/** How far a row is moved in for each carrier above it, and for how many at most: names stay in sight. */
+const STEP_PX = 10;
+const DEEPEST_STEP = 5;
+
+/** Of rows that are not moved in as far as they stand deep, how deep that is. */
+const titleOf = (node, depth) => (depth > DEEPEST_STEP ? `${node.name}, below ${depth} carriers` : node.name);
+
 /** The two signs on a row: the camera in the picture, and the eye of what is shown or hidden. */
 export const SIGNS = {
   seen: 'M1.5 3h11v8h-11zM4 5.5h6v3H4z',
@@ -121,10 +128,10 @@ export class SetList {
       'li',
       { class: look, 'data-id': node.id },
       this.foldButton(node, inside),
-      this.pickButton(node, inside),
+      this.pickButton(node, inside, depth),
       this.eye(node),
     );
-    row.style.paddingLeft = `${depth * 10}px`;
+    row.style.paddingLeft = `${Math.min(depth, DEEPEST_STEP) * STEP_PX}px`;
     row.addEventListener('dblclick', () => this.rename(node));
     return row;
   }
@@ -140,7 +147,7 @@ export class SetList {
     return button(folded ? '▸' : '▾', toggle, { class: 'fold', 'aria-label': label, tabindex: '-1' });
   }
 
-  pickButton(node, inside) {
+  pickButton(node, inside, depth) {
     const seen = node.id === this.desk.camera;
     const count = inside && this.rows.isFolded(node.id) ? h('span', { class: 'tag', text: inside }) : null;
     const frame = seen ? h('span', { class: 'tag seen', title: 'Shown in the picture' }, sign(SIGNS.seen)) : count;
@@ -161,7 +168,7 @@ export class SetList {
       'button',
       attributes,
       glyph,
-      h('span', { class: 'name', text: node.name, title: node.name }),
+      h('span', { class: 'name', text: node.name, title: titleOf(node, depth) }),
       frame ?? this.handed(node),
     );
   }

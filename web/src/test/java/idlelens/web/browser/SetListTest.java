@@ -3,7 +3,12 @@ package idlelens.web.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import idlelens.web.app.RunningApp;
+import idlelens.web.handoff.DeepFiles;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** The list of what is on set, by hand and by keyboard. */
@@ -132,5 +137,29 @@ class SetListTest extends BrowserTest {
     assertThat(app.part(shot, "keeper", "keys").get("x").doubleValue())
         .isCloseTo(2.1336, within(1e-9));
     page.close();
+  }
+
+  /** Forty deep, a row is still wide enough for its name, and says how deep it stands. */
+  @Test
+  void rowsOfADeepRig_keepTheirNamesInSight() {
+    RunningApp.Answer made =
+        app.upload(
+            "/api/productions/" + app.demoProduction() + "/imports",
+            Map.of("deep.usda", DeepFiles.usda(40)),
+            Map.of());
+    long shot = made.json().get("shotId").longValue();
+    Page page = openFloor(shot);
+    Locator last = page.locator("#nodes li").last();
+    last.scrollIntoViewIfNeeded();
+    BoundingBox name = last.locator(".name").boundingBox();
+    BoundingBox list = page.locator("#nodes").boundingBox();
+    assertThat(last.locator(".name").evaluate("e => e.clientWidth >= Math.max(15, e.scrollWidth)"))
+        .as("the whole name is shown")
+        .isEqualTo(true);
+    assertThat(name.x + name.width).isLessThan(list.x + list.width);
+    assertThat(last.locator(".name").getAttribute("title")).endsWith(", below 40 carriers");
+    assertThat(page.locator("#nodes li .name").first().getAttribute("title")).isEqualTo("n1");
+    page.close();
+    app.delete("/api/shots/" + shot);
   }
 }

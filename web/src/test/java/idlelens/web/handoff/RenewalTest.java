@@ -17,6 +17,7 @@ import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -49,6 +50,18 @@ class RenewalTest {
       now = edit.apply(now);
     }
     return now;
+  }
+
+  /** 2,000 nodes with long names, each upon the last: their paths in full are 160 MB. */
+  @Test
+  void paths_ofADeepRig_stayShortAndTellAllApart() {
+    List<Node> nodes = new ArrayList<>();
+    for (int i = 0; i < Shot.MOST_NODES; i++) {
+      nodes.add(nul("n" + i, "Plank ".repeat(12) + i % 7, i == 0 ? "" : "n" + (i - 1), 0));
+    }
+    Map<String, String> paths = Renewal.paths(nodes);
+    assertThat(paths).hasSize(Shot.MOST_NODES).isEqualTo(Renewal.paths(nodes));
+    assertThat(paths.keySet()).allSatisfy(path -> assertThat(path).hasSizeLessThan(800));
   }
 
   @Test
