@@ -15,12 +15,11 @@ import idlelens.exchange.scenefile.Lane;
 import idlelens.exchange.scenefile.Rest;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
+import idlelens.exchange.scenefile.Unread;
 import idlelens.exchange.scenefile.View;
 import idlelens.exchange.scenefile.Wording;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -42,10 +41,7 @@ public final class DaeReader {
   private final DaeTransforms transforms;
   private final DaeMeshes meshes;
   private final List<FileNode> nodes = new ArrayList<>();
-  private final Deque<Found> open = new ArrayDeque<>();
-
-  /** A node that is still to be read, and the place of what carries it in the list. */
-  private record Found(Element element, int parent) {}
+  private final Unread<Element> unread = new Unread<>();
 
   private DaeReader(byte[] octets) throws FormatException {
     this.budget = new ReadBudget(octets.length);
@@ -72,9 +68,9 @@ public final class DaeReader {
 
   private SceneFile read() throws FormatException {
     Element scene = scene();
-    open(scene, -1);
-    while (!open.isEmpty()) {
-      add(open.pop());
+    unread.add(scene.all("node"), -1);
+    while (!unread.isEmpty()) {
+      add(unread.next());
     }
     if (nodes.isEmpty()) {
       throw scene.refusal("without nodes", "at least one <node>");
@@ -138,16 +134,8 @@ public final class DaeReader {
     return ours.isPresent() ? Optional.of(ShotHint.read(ours.get())) : Optional.empty();
   }
 
-  /** Those directly in an element, the first on top. */
-  private void open(Element element, int parent) {
-    List<Element> inside = element.all("node");
-    for (int i = inside.size() - 1; i >= 0; i--) {
-      open.push(new Found(inside.get(i), parent));
-    }
-  }
-
-  private void add(Found found) throws FormatException {
-    Element node = found.element();
+  private void add(Unread.Found<Element> found) throws FormatException {
+    Element node = found.node();
     List<Content> contents = new ArrayList<>();
     Optional<JsonPlace> ours = ours(node);
     for (Element child : node.children()) {
@@ -163,7 +151,7 @@ public final class DaeReader {
             transforms.read(node),
             ours.isPresent() && ours.get().flag("hidden", false),
             contents));
-    open(node, nodes.size() - 1);
+    unread.add(node.all("node"), nodes.size() - 1);
   }
 
   private void content(Element child, Optional<JsonPlace> ours, List<Content> into)

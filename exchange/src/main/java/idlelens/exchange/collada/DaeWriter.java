@@ -24,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Writes {@code .dae}. What moves is a matrix on every frame: readers that do not put three turning
  * angles together play that.
  */
-final class DaeWriter implements NodeTree.Visit {
+final class DaeWriter {
   private static final int MATRIX = 16;
 
   private final SceneFile scene;
@@ -54,7 +54,7 @@ final class DaeWriter implements NodeTree.Visit {
   }
 
   private byte[] write() {
-    new NodeTree(scene.nodes()).walk(this);
+    new NodeTree(scene.nodes()).walk(this::enter, this::leave);
     TextOut out = new TextOut();
     out.add("<?xml version=\"1.0\" encoding=\"utf-8\"?>\n");
     out.add("<COLLADA xmlns=\"http://www.collada.org/2005/11/COLLADASchema\" version=\"1.4.1\">\n");
@@ -99,8 +99,7 @@ final class DaeWriter implements NodeTree.Visit {
     out.add(escaped(own.toString())).add("</own></technique></extra>\n");
   }
 
-  @Override
-  public void enter(int index) {
+  private void enter(int index) {
     FileNode node = scene.nodes().get(index);
     String id = "node" + index;
     nodes.add("<node id=\"" + id + "\" name=\"" + escaped(node.name()) + "\" type=\"NODE\">\n");
@@ -115,8 +114,7 @@ final class DaeWriter implements NodeTree.Visit {
     ours[index] = own;
   }
 
-  @Override
-  public void leave(int index) {
+  private void leave(int index) {
     ObjectNode own = ours[index];
     ours[index] = null;
     if (!own.isEmpty()) {

@@ -1,7 +1,7 @@
 package idlelens.exchange.collada;
 
-import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.scenefile.Unread;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -14,9 +14,6 @@ import javax.xml.stream.XMLStreamReader;
 
 /** The elements of a document. A document type is refused: with it, entities could come in. */
 final class XmlTree {
-  /** A shot may be one line of nodes; around them stand the scene and what an element holds. */
-  private static final int DEEPEST = Shot.MOST_NODES + 20;
-
   private static final int MOST_ELEMENTS = 500_000;
 
   private XmlTree() {}
@@ -58,11 +55,13 @@ final class XmlTree {
       switch (event) {
         case XMLStreamConstants.START_ELEMENT:
           Element element = new Element(xml.getLocalName(), attributes(xml), line);
-          if (open.size() >= DEEPEST || ++count > MOST_ELEMENTS) {
+          if (open.size() >= Unread.DEEPEST || ++count > MOST_ELEMENTS) {
             throw new FormatException(
                 element.place(),
-                open.size() >= DEEPEST ? "nested deeper than " + DEEPEST : "one of too many",
-                "at most " + DEEPEST + " deep and " + MOST_ELEMENTS + " elements");
+                open.size() >= Unread.DEEPEST
+                    ? "nested deeper than " + Unread.DEEPEST
+                    : "one of too many",
+                "at most " + Unread.DEEPEST + " deep and " + MOST_ELEMENTS + " elements");
           }
           if (open.isEmpty()) {
             root = element;

@@ -8,10 +8,9 @@ import idlelens.exchange.scenefile.FileClock;
 import idlelens.exchange.scenefile.FileNode;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
+import idlelens.exchange.scenefile.Unread;
 import idlelens.exchange.scenefile.Wording;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,14 +22,11 @@ public final class GltfReader {
   private final GltfFile file;
   private final Set<String> notes = new LinkedHashSet<>();
   private final List<FileNode> nodes = new ArrayList<>();
-  private final Deque<Found> open = new ArrayDeque<>();
+  private final Unread<Integer> unread = new Unread<>();
   private final GltfAnimations animations;
   private final SceneTree tree;
   private final GltfCameras cameras;
   private final GltfMeshes meshes;
-
-  /** A node that is still to be read, and the place of what carries it in the list. */
-  private record Found(int index, int parent) {}
 
   private GltfReader(GltfFile file) throws FormatException {
     this.file = file;
@@ -59,11 +55,9 @@ public final class GltfReader {
     for (String name : file.leftOutLooks()) {
       notes.add(name + ": textures and their finish are left out");
     }
-    for (int root : tree.roots()) {
-      open.push(new Found(root, -1));
-      while (!open.isEmpty()) {
-        add(open.pop());
-      }
+    unread.add(tree.roots(), -1);
+    while (!unread.isEmpty()) {
+      add(unread.next());
     }
     Optional<JsonPlace> ours = GltfFile.ours(file.root().get("asset"));
     return new SceneFile(
@@ -76,10 +70,9 @@ public final class GltfReader {
         List.copyOf(notes));
   }
 
-  private void add(Found found) throws FormatException {
-    int index = found.index();
+  private void add(Unread.Found<Integer> found) throws FormatException {
+    int index = found.node();
     JsonPlace place = tree.node(index);
-    int own = nodes.size();
     nodes.add(
         new FileNode(
             String.valueOf(index),
@@ -89,10 +82,7 @@ public final class GltfReader {
             GltfTransforms.read(place, index, animations),
             isHidden(place),
             contents(place)));
-    List<JsonPlace> children = tree.children(index);
-    for (int i = children.size() - 1; i >= 0; i--) {
-      open.push(new Found(children.get(i).whole(), own));
-    }
+    unread.add(tree.children(index), nodes.size() - 1);
   }
 
   private static boolean isHidden(JsonPlace place) throws FormatException {

@@ -8,14 +8,14 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** The nodes of a file as they carry one another, and which of them are in its scene. */
 final class SceneTree {
-  private static final int DEEPEST = Shot.MOST_NODES;
-
   private final GltfFile file;
   private final List<JsonPlace> nodes;
   private final int[] parents;
+  private final List<List<Integer>> children = new ArrayList<>();
   private final BitSet inScene = new BitSet();
   private final List<Integer> roots = new ArrayList<>();
 
@@ -39,6 +39,7 @@ final class SceneTree {
           "nodes", "none", "at least one: a camera, a null, a piece or a sun");
     }
     tree.findParents();
+    tree.refuseLoops();
     tree.findRoots();
     int left = tree.nodes.size() - tree.inScene.cardinality();
     if (left > 0) {
@@ -49,7 +50,8 @@ final class SceneTree {
 
   private void findParents() throws FormatException {
     for (int i = 0; i < nodes.size(); i++) {
-      for (JsonPlace child : children(i)) {
+      children.add(new ArrayList<>());
+      for (JsonPlace child : listed(nodes.get(i), "children")) {
         file.resolve("nodes", child);
         int c = child.whole();
         if (parents[c] >= 0) {
@@ -57,23 +59,24 @@ final class SceneTree {
               child.path(), c + ", already a child of node " + parents[c], "one parent a node");
         }
         parents[c] = i;
+        children.get(i).add(c);
       }
-    }
-    for (int i = 0; i < parents.length; i++) {
-      refuseLoop(i);
     }
   }
 
-  private void refuseLoop(int start) throws FormatException {
-    int depth = 0;
-    for (int i = parents[start]; i >= 0; i = parents[i]) {
-      if (i == start) {
-        throw new FormatException(
-            "nodes[" + start + "].children", "a loop (" + loop(start) + ")", "a tree");
+  /** On the way up from each node, as far as none was before; who meets the own way, goes round. */
+  private void refuseLoops() throws FormatException {
+    int[] metFrom = new int[parents.length];
+    Arrays.fill(metFrom, -1);
+    for (int start = 0; start < parents.length; start++) {
+      int i = start;
+      while (i >= 0 && metFrom[i] < 0) {
+        metFrom[i] = start;
+        i = parents[i];
       }
-      if (++depth > DEEPEST) {
+      if (i >= 0 && metFrom[i] == start) {
         throw new FormatException(
-            "nodes[" + start + "]", "nested deeper than " + DEEPEST, "at most " + DEEPEST);
+            "nodes[" + i + "].children", "a loop (" + loop(i) + ")", "a tree");
       }
     }
   }
@@ -88,39 +91,43 @@ final class SceneTree {
     return loop.toString();
   }
 
-  /** Those of the file's scene; where it has no scenes, all nodes that nothing carries. */
+  /** A node that is listed, but also carried by one that is in the scene, is there once. */
   private void findRoots() throws FormatException {
+    List<Integer> listed = ofScene();
+    listed.forEach(this::reach);
+    listed.stream()
+        .distinct()
+        .filter(index -> parents[index] < 0 || !inScene.get(parents[index]))
+        .forEach(roots::add);
+  }
+
+  /** Those that the file's scene lists; where it has no scenes, all nodes that nothing carries. */
+  private List<Integer> ofScene() throws FormatException {
     if (file.all("scenes").isEmpty()) {
-      for (int i = 0; i < parents.length; i++) {
-        if (parents[i] < 0) {
-          addRoot(i);
-        }
-      }
-      return;
+      return IntStream.range(0, parents.length).filter(i -> parents[i] < 0).boxed().toList();
     }
     JsonPlace root = file.root();
     JsonPlace scene =
         root.has("scene") ? file.resolve("scenes", root.get("scene")) : file.all("scenes").get(0);
-    for (JsonPlace index :
-        scene.has("nodes") ? scene.get("nodes").list(nodes.size()) : List.<JsonPlace>of()) {
+    List<Integer> listed = new ArrayList<>();
+    for (JsonPlace index : listed(scene, "nodes")) {
       file.resolve("nodes", index);
-      if (!inScene.get(index.whole())) {
-        addRoot(index.whole());
-      }
+      listed.add(index.whole());
     }
-    if (roots.isEmpty()) {
+    if (listed.isEmpty()) {
       throw new FormatException(scene.path() + ".nodes", "none", "at least one node in the scene");
     }
+    return listed;
   }
 
-  private void addRoot(int index) throws FormatException {
-    roots.add(index);
+  /** A node and all below it are in the scene. */
+  private void reach(int index) {
     List<Integer> open = new ArrayList<>(List.of(index));
     while (!open.isEmpty()) {
       int next = open.remove(open.size() - 1);
-      inScene.set(next);
-      for (JsonPlace child : children(next)) {
-        open.add(child.whole());
+      if (!inScene.get(next)) {
+        inScene.set(next);
+        open.addAll(children(next));
       }
     }
   }
@@ -138,8 +145,11 @@ final class SceneTree {
   }
 
   /** What a node carries. */
-  List<JsonPlace> children(int index) throws FormatException {
-    JsonPlace node = nodes.get(index);
-    return node.has("children") ? node.get("children").list(Shot.MOST_NODES) : List.of();
+  List<Integer> children(int index) {
+    return children.get(index);
+  }
+
+  private List<JsonPlace> listed(JsonPlace of, String name) throws FormatException {
+    return of.has(name) ? of.get(name).list(nodes.size()) : List.of();
   }
 }

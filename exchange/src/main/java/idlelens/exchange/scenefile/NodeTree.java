@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntConsumer;
 
 /** The nodes of a file as they carry one another, for formats that write one inside the other. */
 public final class NodeTree {
@@ -20,31 +21,27 @@ public final class NodeTree {
     }
   }
 
-  /** What is done at a node, given by its place in the list. */
-  public interface Visit {
-    /** Before what the node carries. */
-    void enter(int node);
-
-    /** After all that the node carries. */
-    void leave(int node);
-  }
-
-  /** Goes through all nodes, each around those that it carries, however deep they stand. */
-  public void walk(Visit visit) {
+  /**
+   * Goes through all nodes, each around those that it carries, however deep they stand.
+   *
+   * @param enter takes the place of a node in the list, before what it carries
+   * @param leave takes it after all that it carries
+   */
+  public void walk(IntConsumer enter, IntConsumer leave) {
     Deque<Integer> entered = new ArrayDeque<>();
     Deque<Iterator<Integer>> left = new ArrayDeque<>();
     left.push(carriedBy(WORLD));
     while (true) {
       if (left.peek().hasNext()) {
         int node = left.peek().next();
-        visit.enter(node);
+        enter.accept(node);
         entered.push(node);
         left.push(carriedBy(node));
       } else if (entered.isEmpty()) {
         return;
       } else {
         left.pop();
-        visit.leave(entered.pop());
+        leave.accept(entered.pop());
       }
     }
   }

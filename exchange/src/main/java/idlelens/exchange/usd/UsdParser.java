@@ -1,9 +1,9 @@
 package idlelens.exchange.usd;
 
-import idlelens.core.scene.Shot;
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.format.Growing;
 import idlelens.exchange.format.ReadBudget;
+import idlelens.exchange.scenefile.Unread;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -14,9 +14,6 @@ import java.util.Set;
 
 /** Prims, properties and metadata of a layer. */
 final class UsdParser {
-  /** A shot may be one line of nodes; around them stand the world and what a prim holds. */
-  private static final int DEEPEST = Shot.MOST_NODES + 20;
-
   private static final int MOST_PRIMS = 100_000;
   private static final Set<String> SPECIFIERS = Set.of("def", "over", "class");
   private static final Set<String> ELSEWHERE =
@@ -79,8 +76,8 @@ final class UsdParser {
       throw text.refusal("the name of a prim in quotes");
     }
     UsdPrim prim = new UsdPrim(type, text.string(), parent);
-    if (++prims > MOST_PRIMS || prim.depth() > DEEPEST) {
-      throw text.refusal("at most " + MOST_PRIMS + " prims, at most " + DEEPEST + " deep");
+    if (++prims > MOST_PRIMS || prim.depth() > Unread.DEEPEST) {
+      throw text.refusal("at most " + MOST_PRIMS + " prims, at most " + Unread.DEEPEST + " deep");
     }
     metadata(prim);
     text.need('{');

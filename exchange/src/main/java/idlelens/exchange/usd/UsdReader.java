@@ -14,12 +14,11 @@ import idlelens.exchange.scenefile.FileNode;
 import idlelens.exchange.scenefile.Rest;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
+import idlelens.exchange.scenefile.Unread;
 import idlelens.exchange.scenefile.Wording;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -42,12 +41,9 @@ public final class UsdReader {
   private final Set<UsdPrim> ofUse;
   private final Set<String> notes;
   private final List<FileNode> nodes = new ArrayList<>();
-  private final Deque<Found> open = new ArrayDeque<>();
+  private final Unread<UsdPrim> unread = new Unread<>();
   private final Conventions conventions;
   private final UsdCameras cameras;
-
-  /** A prim that is still to be read, and the place of what carries it in the list. */
-  private record Found(UsdPrim prim, int parent) {}
 
   private UsdReader(byte[] octets) throws FormatException {
     this.budget = new ReadBudget(octets.length);
@@ -91,9 +87,9 @@ public final class UsdReader {
   }
 
   private SceneFile read() throws FormatException {
-    open(layer.root().children, -1);
-    while (!open.isEmpty()) {
-      add(open.pop());
+    unread.add(layer.root().children, -1);
+    while (!unread.isEmpty()) {
+      add(unread.next());
     }
     if (nodes.isEmpty()) {
       throw new FormatException("the layer", "without prims", "at least one Xform, Camera or Mesh");
@@ -151,16 +147,8 @@ public final class UsdReader {
                 prim.path() + "." + ShotHint.OURS));
   }
 
-  /** The first on top. */
-  private void open(List<UsdPrim> prims, int parent) {
-    for (int i = prims.size() - 1; i >= 0; i--) {
-      open.push(new Found(prims.get(i), parent));
-    }
-  }
-
-  private void add(Found found) throws FormatException {
-    UsdPrim prim = found.prim();
-    int parent = found.parent();
+  private void add(Unread.Found<UsdPrim> found) throws FormatException {
+    UsdPrim prim = found.node();
     if (!ofUse.contains(prim)) {
       return;
     }
@@ -175,17 +163,17 @@ public final class UsdReader {
         below.add(child);
       }
     }
-    boolean stands = parent >= 0 && !UsdTransforms.resets(prim);
+    boolean stands = !UsdTransforms.resets(prim);
     nodes.add(
         new FileNode(
             String.valueOf(nodes.size()),
             prim.metadata.getOrDefault("displayName", prim.name()),
             prim.path(),
-            stands ? parent : -1,
+            stands ? found.parent() : -1,
             UsdTransforms.read(prim),
             prim.words("visibility").contains("invisible"),
             contents));
-    open(below, nodes.size() - 1);
+    unread.add(below, nodes.size() - 1);
   }
 
   /** What we put below a node of ours, since more readers play motion that stands there. */

@@ -30,7 +30,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Writes {@code .usda}: the motion on an Xform, and what stands there (camera, mesh or light) below
  * it, which more readers play than motion on a camera itself.
  */
-public final class UsdWriter implements NodeTree.Visit {
+public final class UsdWriter {
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
   private static final int DEEPEST_MARGIN = 16;
@@ -64,7 +64,7 @@ public final class UsdWriter implements NodeTree.Visit {
   public static byte[] write(SceneFile scene) {
     UsdWriter writer = new UsdWriter(scene);
     writer.head();
-    new NodeTree(scene.nodes()).walk(writer);
+    new NodeTree(scene.nodes()).walk(writer::enter, writer::leave);
     return writer.out.octets();
   }
 
@@ -135,8 +135,7 @@ public final class UsdWriter implements NodeTree.Visit {
     return free;
   }
 
-  @Override
-  public void enter(int index) {
+  private void enter(int index) {
     FileNode node = scene.nodes().get(index);
     taken.put(index, new HashSet<>(CONTENTS));
     String name = identifier(node.name(), taken.get(node.parent()));
@@ -157,8 +156,7 @@ public final class UsdWriter implements NodeTree.Visit {
     node.contents().forEach(this::content);
   }
 
-  @Override
-  public void leave(int index) {
+  private void leave(int index) {
     taken.remove(index);
     close("}");
   }

@@ -412,4 +412,22 @@ class GltfPartsTest {
     assertThat(found.nodes()).hasSize(count);
     assertThat(found.nodes().get(7).chain().curve(Path.Y).keys()).hasSize(2);
   }
+
+  /** The loop is named, also where it is met from a node that hangs below it or stands alone. */
+  @Test
+  void aLoop_isNamedByItsNodesAlone() {
+    assertThatThrownBy(
+            () -> read("'nodes':[{},{},{'children':[3,1]},{'children':[4]},{'children':[2]}]"))
+        .isInstanceOf(FormatException.class)
+        .hasMessage("nodes[2].children is a loop (2 < 4 < 3 < 2); allowed: a tree");
+  }
+
+  @Test
+  void aSceneThatListsACarriedNodeToo_bringsItInOnce() throws Exception {
+    String nodes = "'nodes':[{'name':'Pier','children':[1]},{'name':'Post'}],";
+    for (String order : List.of("0,1", "1,0")) {
+      SceneImport found = read(nodes + "'scenes':[{'nodes':[" + order + "]}]");
+      assertThat(found.nodes()).extracting(Node::name).containsExactly("Pier", "Post");
+    }
+  }
 }

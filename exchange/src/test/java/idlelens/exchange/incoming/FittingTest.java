@@ -97,9 +97,17 @@ class FittingTest {
     return now;
   }
 
-  /** With the take from 1020 on. */
-  private static Shot fitted(Shot before, Take take, Fitting fitting) {
-    return applied(before, fitting.edits(before, "cam", take, 1020, "new"));
+  private static Fitting everyFrame(Fitting.Carriers carriers) {
+    return new Fitting(Keep.EVERY_FRAME, 1, carriers);
+  }
+
+  /** With a take from 1020 on. */
+  private static Shot fitted(Shot before, int seed, Fitting fitting) {
+    return applied(before, fitting.edits(before, "cam", seeded(seed), 1020, "new"));
+  }
+
+  private static Take seeded(int seed) {
+    return take(new Random(seed));
   }
 
   /** From a millimetre and a hundredth of a degree of each of the channels. */
@@ -138,9 +146,7 @@ class FittingTest {
   @Test
   void allElseOfTheCameraStays() {
     Shot before = shot(TakesKeys.ALL);
-    Take take = take(new Random(4));
-    Fitting fitting = new Fitting(Keep.FITTED, 1, Fitting.Carriers.DOLLY_AND_HEAD);
-    Shot after = fitted(before, take, fitting);
+    Shot after = fitted(before, 4, new Fitting(Keep.FITTED, 1, Fitting.Carriers.DOLLY_AND_HEAD));
     Node.Camera was = before.camera("cam");
     Node.Camera is = after.camera("cam");
     assertThat(is.chain().curve(Path.F_STOP)).isEqualTo(was.chain().curve(Path.F_STOP));
@@ -158,10 +164,7 @@ class FittingTest {
   /** The dolly goes, the head turns, the camera upon it does neither. */
   @Test
   void onADollyAndAHead_eachDoesItsOwn() {
-    Shot before = shot(TakesKeys.ALL);
-    Take take = take(new Random(9));
-    Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.DOLLY_AND_HEAD);
-    Shot after = fitted(before, take, fitting);
+    Shot after = fitted(shot(TakesKeys.ALL), 9, everyFrame(Fitting.Carriers.DOLLY_AND_HEAD));
     for (Path path : Path.TURN) {
       assertThat(after.node("new").chain().curve(path).keys()).as("dolly %s", path).isEmpty();
     }
@@ -180,9 +183,7 @@ class FittingTest {
   @Test
   void aChannelThatTakesNoKeys_staysAsItIs() {
     Shot before = shot(new TakesKeys(Set.of(Path.FOCAL), Set.of()));
-    Take take = take(new Random(2));
-    Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.AS_IT_IS);
-    Shot after = fitted(before, take, fitting);
+    Shot after = fitted(before, 2, everyFrame(Fitting.Carriers.AS_IT_IS));
     assertThat(after.node("cam").chain().curve(Path.FOCAL))
         .isEqualTo(before.node("cam").chain().curve(Path.FOCAL));
     assertThat(after.node("cam").chain().curve(Path.X).keys()).hasSize(SAMPLES);
@@ -190,12 +191,11 @@ class FittingTest {
 
   @Test
   void fewerKeysTheLooserItIs_andWithinWhatIsLetPass() {
-    Shot before = shot(TakesKeys.ALL);
-    Take take = take(new Random(7));
+    Take take = seeded(7);
     int fewest = Integer.MAX_VALUE;
     for (double tolerance : new double[] {0.1, 1, 10}) {
       Fitting fitting = new Fitting(Keep.FITTED, tolerance, Fitting.Carriers.AS_IT_IS);
-      Shot after = fitted(before, take, fitting);
+      Shot after = fitted(shot(TakesKeys.ALL), 7, fitting);
       int keys = 0;
       for (Path path : Path.POSE) {
         keys += after.node("cam").chain().curve(path).keys().size();
@@ -212,10 +212,8 @@ class FittingTest {
 
   @Test
   void theLensIsWritten_soThatItSeesAsHigh() {
-    Shot before = shot(TakesKeys.ALL);
-    Take take = take(new Random(5));
-    Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.AS_IT_IS);
-    Shot after = fitted(before, take, fitting);
+    Take take = seeded(5);
+    Shot after = fitted(shot(TakesKeys.ALL), 5, everyFrame(Fitting.Carriers.AS_IT_IS));
     Curve focal = after.node("cam").chain().curve(Path.FOCAL);
     for (int i = 0; i < SAMPLES; i += 7) {
       double told = take.lens(Take.FOCAL, i / RATE).orElseThrow();
@@ -228,7 +226,7 @@ class FittingTest {
   @Test
   void aTakeBesideTheShot_andWrongSettings_areRefused() {
     Shot shot = shot(TakesKeys.ALL);
-    Take take = take(new Random(1));
+    Take take = seeded(1);
     Fitting fitting = new Fitting(Keep.FITTED, 1, Fitting.Carriers.AS_IT_IS);
     assertThatThrownBy(() -> fitting.edits(shot, "cam", take, 2000, "new"))
         .isInstanceOf(RefusedException.class)
@@ -246,7 +244,7 @@ class FittingTest {
   void whatCarriesIt_isTakenOff() {
     Shot before = shot(TakesKeys.ALL);
     Take take = Take.of(RATE, 2, i -> new Take.Sample(STAND, 35, 4));
-    Fitting fitting = new Fitting(Keep.EVERY_FRAME, 1, Fitting.Carriers.AS_IT_IS);
+    Fitting fitting = everyFrame(Fitting.Carriers.AS_IT_IS);
     Shot after = applied(before, fitting.edits(before, "cam", take, 1050, "new"));
     for (Path path : Path.POSE) {
       double own = after.node("cam").chain().curve(path).at(1050);
