@@ -50,13 +50,13 @@ public final class Jumps {
   /** Those of a node, in order. */
   public NavigableSet<Double> of(Node node) {
     if (!known.containsKey(node.id())) {
-      shot.readBy(node, known::containsKey).forEach(this::find);
+      shot.carriersOf(node, known::containsKey).forEach(this::find);
       find(node);
     }
     return known.get(node.id());
   }
 
-  /** Those of a node, when those of what it reads are known. */
+  /** Those of a node, when those of what carries it are known. */
   private void find(Node node) {
     NavigableSet<Double> all = new TreeSet<>();
     if (node.chain().part(Keys.ID).isOn()) {

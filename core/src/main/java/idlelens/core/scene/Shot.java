@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 
 /**
@@ -168,10 +169,19 @@ public final class Shot {
 
   /** All that ever carries a node, at any depth, each after what carries it. */
   public List<Node> carriersOf(String id) {
-    Node node = node(id);
+    return carriersOf(node(id), known -> false);
+  }
+
+  /**
+   * All that ever carries a node, at any depth, each after what carries it.
+   *
+   * @param isKnown whether what is to be worked out of a node is known; it is left out, with all
+   *     that carries it
+   */
+  public List<Node> carriersOf(Node node, Predicate<String> isKnown) {
     return node.chain().carried().isFree()
         ? List.of()
-        : Upwards.from(node, Upwards.Way.CARRIED, byId::get);
+        : Upwards.from(node, Upwards.Way.CARRIED, unless(isKnown));
   }
 
   /**
@@ -182,7 +192,11 @@ public final class Shot {
    *     that it depends on
    */
   public List<Node> readBy(Node node, Predicate<String> isKnown) {
-    return Upwards.from(node, Upwards.Way.READING, id -> isKnown.test(id) ? null : byId.get(id));
+    return Upwards.from(node, Upwards.Way.READING, unless(isKnown));
+  }
+
+  private Function<String, Node> unless(Predicate<String> isKnown) {
+    return id -> isKnown.test(id) ? null : byId.get(id);
   }
 
   /**

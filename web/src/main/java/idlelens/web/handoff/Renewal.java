@@ -28,7 +28,7 @@ import java.util.Optional;
  */
 record Renewal(
     List<Node> renewed, List<Node> added, List<String> missing, Map<String, String> came) {
-  private static final int LONGEST_PATH = 500;
+  private static final int LONGEST_PATH = 2000;
 
   /** Where each node stands among those that carry it, by names; two of one name are numbered. */
   static Map<String, String> paths(List<Node> nodes) {

@@ -61,7 +61,7 @@ class RenewalTest {
     }
     Map<String, String> paths = Renewal.paths(nodes);
     assertThat(paths).hasSize(Shot.MOST_NODES).isEqualTo(Renewal.paths(nodes));
-    assertThat(paths.keySet()).allSatisfy(path -> assertThat(path).hasSizeLessThan(800));
+    assertThat(paths.keySet()).allSatisfy(path -> assertThat(path).hasSizeLessThan(2200));
   }
 
   @Test
