@@ -84,7 +84,7 @@ public final class SetObstacles {
 
   private void add(List<Obstacle> all, Node.Piece piece) {
     TriangleTree tree = trees.computeIfAbsent(piece.shape(), this::tree);
-    Node.Repeat repeat = Copies.repeatOf(motion.shot(), piece).orElse(null);
+    Node.Repeat repeat = motion.shot().repeatOf(piece.id()).orElse(null);
     if (repeat == null) {
       boolean still = motion.isStill(piece.id());
       all.add(

@@ -2,13 +2,11 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.scene.Node;
-import idlelens.core.scene.Shot;
 import idlelens.core.set.Repetition;
 import idlelens.core.time.SampleGrid;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.joml.Quaterniond;
@@ -30,23 +28,6 @@ public final class Copies {
    */
   public Copies(Evaluation motion) {
     this.motion = motion;
-  }
-
-  /** The repeat that carries a node for all frames, at any depth. */
-  public static Optional<Node.Repeat> repeatOf(Shot shot, Node node) {
-    Set<String> met = new HashSet<>();
-    Node each = node;
-    while (met.add(each.id())) {
-      String parent = each.parentId();
-      if (parent.isEmpty()) {
-        return Optional.empty();
-      }
-      each = shot.node(parent);
-      if (each instanceof Node.Repeat repeat) {
-        return Optional.of(repeat);
-      }
-    }
-    return Optional.empty();
   }
 
   /**

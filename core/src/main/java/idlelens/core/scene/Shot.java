@@ -30,6 +30,9 @@ public final class Shot {
   private final List<Marker> markers;
   private final Map<String, Node> byId;
 
+  /** Found when it is first asked for; the same, whoever finds it. */
+  private Repeated repeated;
+
   /**
    * @throws RefusedException if two nodes share an id, a carrier or target is missing, or nodes
    *     depend on each other in a loop (which is named)
@@ -193,6 +196,16 @@ public final class Shot {
    */
   public List<Node> readBy(Node node, Predicate<String> isKnown) {
     return Upwards.from(node, Upwards.Way.READING, unless(isKnown));
+  }
+
+  /** The repeat that carries a node for all frames, at any depth. */
+  public Optional<Node.Repeat> repeatOf(String id) {
+    Repeated known = repeated;
+    if (known == null) {
+      known = new Repeated(byId);
+      repeated = known;
+    }
+    return known.of(id);
   }
 
   private Function<String, Node> unless(Predicate<String> isKnown) {

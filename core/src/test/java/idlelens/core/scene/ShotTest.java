@@ -13,6 +13,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.HandOver;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.PartKind;
@@ -26,8 +27,10 @@ import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -226,5 +229,50 @@ class ShotTest {
     Shot two = new Shot(Sets.rig().header(), List.of(repeat("a", "", many), repeat("b", "", many)));
     assertThatThrownBy(() -> new Carry("b", "a", 1, Keep.PLACE).apply(two))
         .hasMessageContaining("which would repeat a repeat");
+  }
+
+  /**
+   * At any depth and in any order; not what is beside it, nor what it carries only until a frame.
+   */
+  @Test
+  void whatRepeatsANode_isWhatCarriesItForAllFrames() {
+    Node row = repeat("row", "post", Repetition.row(3, 1, 0, 0));
+    Node other = repeat("other", "", Repetition.row(2, 1, 0, 0));
+    Node lent = box(4, "inner");
+    HandOver away = new HandOver("away", 5, "", Optional.empty());
+    Node handedOver = lent.withChain(lent.chain().with(lent.chain().carried().with(away)));
+    List<Node> nodes =
+        new ArrayList<>(
+            List.of(
+                nothing("post", ""),
+                row,
+                nothing("inner", "row"),
+                nothing("deep", "inner"),
+                other,
+                box(1, "deep"),
+                box(2, "post"),
+                box(3, "other"),
+                handedOver));
+    for (int turn = 0; turn < nodes.size(); turn++) {
+      Collections.rotate(nodes, 1);
+      Shot shot = new Shot(HEADER, nodes);
+      for (String id : List.of("inner", "deep", "box-1")) {
+        assertThat(shot.repeatOf(id)).as(id).contains((Node.Repeat) row);
+      }
+      assertThat(shot.repeatOf("box-3")).contains((Node.Repeat) other);
+      for (String id : List.of("post", "row", "other", "box-2", "box-4")) {
+        assertThat(shot.repeatOf(id)).as(id).isEmpty();
+      }
+    }
+  }
+
+  @Test
+  void whatRepeatsANode_isAskedAnewWhenItIsCarriedOtherwise() {
+    Shot shot = repeating(1, Repetition.row(3, 1, 0, 0));
+    assertThat(shot.repeatOf("box-0")).isPresent();
+    Shot free = new Carry("box-0", "", 1, Keep.PLACE).apply(shot);
+    assertThat(free.repeatOf("box-0")).isEmpty();
+    Node.Repeat longer = (Node.Repeat) repeat("row", "", Repetition.row(9, 1, 0, 0));
+    assertThat(shot.withNode(longer).repeatOf("box-0")).contains(longer);
   }
 }

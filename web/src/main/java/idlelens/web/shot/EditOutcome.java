@@ -1,7 +1,6 @@
 package idlelens.web.shot;
 
 import idlelens.core.edit.Edit;
-import idlelens.core.motion.Copies;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Ride;
 import idlelens.core.scene.Node;
@@ -88,10 +87,7 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
   private static Optional<Repetition> repetitionOf(Shot shot, String id) {
     return shot.find(id)
         .flatMap(
-            node ->
-                node instanceof Node.Repeat repeat
-                    ? Optional.of(repeat)
-                    : Copies.repeatOf(shot, node))
+            node -> node instanceof Node.Repeat repeat ? Optional.of(repeat) : shot.repeatOf(id))
         .map(Node.Repeat::repetition);
   }
 

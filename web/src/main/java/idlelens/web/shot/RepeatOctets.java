@@ -26,7 +26,7 @@ final class RepeatOctets {
     if (node instanceof Node.Repeat repeat) {
       addSteps(out.putObject("copies"), repeat.repetition());
     } else if (node.isRepeated()) {
-      Copies.repeatOf(motion.shot(), node).ifPresent(repeat -> addOwn(out, node, repeat));
+      motion.shot().repeatOf(node.id()).ifPresent(repeat -> addOwn(out, node, repeat));
     }
   }
 
