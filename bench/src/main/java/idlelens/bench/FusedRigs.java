@@ -43,11 +43,11 @@ final class FusedRigs {
       carrier[i] = index.getOrDefault(node.carriage().carrierId(), -1);
       pose[i] = players(node, Path.POSE);
       if (node instanceof Node.Camera camera) {
-        lens[i] = players(node, Path.LENS);
-        Gate gate = camera.lens().lens().gate(shot.header().aspect());
+        lens[i] = players(node, List.of(Path.FOCAL, Path.F_STOP, Path.FOCUS));
+        Gate gate = camera.lens().gate(shot.header().aspect(), 0);
         gateWidth[i] = gate.widthMm();
         gateHeight[i] = gate.heightMm();
-        circle[i] = camera.lens().lens().circleMm(shot.header().aspect());
+        circle[i] = camera.lens().lens().circleMm(shot.header().aspect(), gate.squeeze());
       }
     }
     world = new double[count * 7];

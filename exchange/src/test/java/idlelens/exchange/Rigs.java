@@ -7,12 +7,15 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
+import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.ShutterOpens;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Target;
@@ -124,19 +127,37 @@ public final class Rigs {
     return new Shot(calm().header(), nodes);
   }
 
+  /** With some parameters of its lens keyed, each within its range. */
+  public static Node setTo(Node camera, List<Parameter> parameters) {
+    Node set = camera;
+    for (Parameter parameter : parameters) {
+      double to = parameter.usual() + 0.01 * (parameter.most() - parameter.usual());
+      Curve curve = keyed(Tangent.Kind.STRAIGHT, 1005, parameter.usual(), 1040, to);
+      set = set.withChain(set.chain().with(new Path("lens", parameter.id()), curve));
+    }
+    return set;
+  }
+
   public static Shot everything() {
     RigidPose offset = RigidPose.of(0.5, -1, 2, 0.4, 0.1, -0.2);
     Lens lens =
         new Lens(
             Lens.PLAIN.body(),
             new LensBody(
-                new FilmBack(36, 24), Gate.Fit.HEIGHT, 1.33, 0.3, OptionalDouble.of(0.025)),
+                new FilmBack(36, 24),
+                Gate.Fit.HEIGHT,
+                0.3,
+                OptionalDouble.of(0.025),
+                new Iris(7, 0.4),
+                ShutterOpens.FORWARD),
             new FocusRule.Follow(Target.OfNode.origin("crate"), -0.2));
     Chain camera =
         Chain.poseAndLens()
             .with(moved())
             .with(Path.FOCAL, keyed(Tangent.Kind.SETTLE, 1001, 24, 1048, 70))
-            .with(Path.F_STOP, Curve.still(4));
+            .with(Path.F_STOP, Curve.still(4))
+            .with(Path.SQUEEZE, keyed(Tangent.Kind.FLOW, 1001, 1.33, 1048, 2))
+            .with(Path.parse("shutter"), Curve.still(144));
     return new Shot(
         new ShotHeader(
             "Everything",

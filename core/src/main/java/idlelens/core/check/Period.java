@@ -140,7 +140,7 @@ public record Period(
         RigidPose to = motion.pose(repeat.id(), ahead + period);
         wanted = to.times(repeat.repetition().at(steps)).times(from.inverse()).times(wanted);
       }
-      Sight moved = new Sight(wanted, first.tanAcross(), first.tanUp());
+      Sight moved = first.from(wanted);
       double focus = motion.of(camera).lens().orElseThrow().focusM()[0];
       return Seam.jump(moved, views.at(ahead + period), focus);
     }

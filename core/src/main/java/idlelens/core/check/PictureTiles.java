@@ -45,8 +45,8 @@ public final class PictureTiles {
   }
 
   private void add(Obstacle obstacle, Vector3d middle, double radius) {
-    double[] across = reached(middle.x, -middle.z, radius, sight.tanAcross());
-    double[] up = reached(middle.y, -middle.z, radius, sight.tanUp());
+    double[] across = reached(middle.x, -middle.z, radius, sight.tanAcross(), sight.tanRight());
+    double[] up = reached(middle.y, -middle.z, radius, sight.tanUp(), sight.tanAbove());
     if (across[0] > HALF || across[1] < -HALF || up[0] > HALF || up[1] < -HALF) {
       return;
     }
@@ -62,15 +62,22 @@ public final class PictureTiles {
   /**
    * From where to where a ball reaches in the picture along one of its axes, in widths or heights
    * of the picture: between the two planes through the camera that touch it.
+   *
+   * @param tangent of half the field of view
+   * @param shift tangent of the angle at which the middle of the picture is seen
    */
-  private static double[] reached(double aside, double ahead, double radius, double tangent) {
+  private static double[] reached(
+      double aside, double ahead, double radius, double tangent, double shift) {
     double far = Math.hypot(aside, ahead);
     if (far <= radius) {
       return new double[] {Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY};
     }
     double middle = Math.atan2(aside, ahead);
     double half = Math.asin(radius / far) + ROUNDING;
-    return new double[] {inPicture(middle - half, tangent), inPicture(middle + half, tangent)};
+    double beside = shift / (2 * tangent);
+    return new double[] {
+      inPicture(middle - half, tangent) - beside, inPicture(middle + half, tangent) - beside
+    };
   }
 
   private static double inPicture(double angle, double tangent) {

@@ -216,8 +216,8 @@ public record Seam(
       LensTrack b = end.of(nodeId).lens().orElseThrow();
       int k = b.index(SLOPE.length - 1);
       double focus = a.focusM()[0];
-      Sight from = Sight.of(wanted, a.horizontalRad()[0], a.verticalRad()[0]);
-      Sight to = Sight.of(is, b.horizontalRad()[k], b.verticalRad()[k]);
+      Sight from = a.sight(0, wanted);
+      Sight to = b.sight(k, is);
       return new OfLens(
           Math.abs(a.focalMm()[0] - b.focalMm()[k]),
           Math.abs(focus - b.focusM()[k]),

@@ -23,8 +23,7 @@ public final class Views {
 
   /** What it sees at a sample. */
   public Sight at(int sample) {
-    int i = lens.index(sample);
-    return Sight.of(motion.world().pose(sample), lens.horizontalRad()[i], lens.verticalRad()[i]);
+    return lens.sight(sample, motion.world().pose(sample));
   }
 
   /** Where the camera stands in the world at a sample. */

@@ -183,9 +183,8 @@ public record FrameSubject(
       Vector3d way = new Vector3d(ball.centre()).sub(pose.place());
       LensTrack lens = now.of(id).lens().orElseThrow();
       double focal = way().equals(FrameUp.Way.ZOOM) ? zoomed(way.length()) : lens.focalMm()[0];
-      Gate gate = gate();
-      double up = Math.tan(gate.verticalRad(focal) / 2);
-      Vector3d own = framing.direction(Math.tan(gate.horizontalRad(focal) / 2), up);
+      double up = gate().tanUp(focal);
+      Vector3d own = framing.direction(gate(), focal);
       double roll = Turns.panTiltRoll(pose.turn())[2];
       Quaterniond turn = Framing.turned(own, way, roll).orElseThrow(this::unreachable);
       Vector3d place = pose.place();
@@ -202,7 +201,7 @@ public record FrameSubject(
     }
 
     private Gate gate() {
-      return camera.lens().lens().gate(now.shot().header().aspect());
+      return now.of(id).lens().orElseThrow().gate(0);
     }
 
     private double radius() {

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.lens.Gate;
+import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.rule.Require;
@@ -34,7 +35,7 @@ public record SetFieldOfView(String id, double frame, Side side, double degrees,
   @Override
   public Shot apply(Shot shot) {
     Node.Camera camera = shot.camera(id);
-    Gate gate = camera.lens().lens().gate(shot.header().aspect());
+    Gate gate = Evaluation.at(shot, frame).of(camera.id()).lens().orElseThrow().gate(0);
     double angle = Math.toRadians(degrees);
     double focal =
         side == Side.HORIZONTAL ? gate.focalMmOfHorizontal(angle) : gate.focalMmOfVertical(angle);
@@ -44,6 +45,7 @@ public record SetFieldOfView(String id, double frame, Side side, double degrees,
   @Override
   public Footprint footprint(Shot shot) {
     return Keyed.footprint(shot, id, List.of(Path.FOCAL), keying)
+        .reliesOnLens(id)
         .reliesOn(Place.settings(id, Lens.ID), Place.header("aspect"))
         .done();
   }

@@ -84,10 +84,9 @@ public record ToNewCamera(String id, String newId, String newName, Keep keep, do
       for (int c = 0; c < 3; c++) {
         out[3 + c][i] = Math.toDegrees(near[c]);
       }
-      int l = lens.index(i);
-      out[6][i] = lens.focalMm()[l];
-      out[7][i] = lens.fStop()[l];
-      out[8][i] = lens.focusM()[l];
+      for (int c = 0; c < Path.LENS.size(); c++) {
+        out[Path.POSE.size() + c][i] = lens.value(Lens.KIND.parameters().get(c), i);
+      }
     }
     return out;
   }

@@ -25,14 +25,12 @@ public record Framing(double x, double y) {
     Require.within(y, -5, 5, "y");
   }
 
-  /**
-   * The direction in which the subject is to be seen, along the camera's own axes; z is -1.
-   *
-   * @param tanAcross tangent of half the horizontal field of view
-   * @param tanUp tangent of half the vertical one
-   */
-  public Vector3d direction(double tanAcross, double tanUp) {
-    return new Vector3d(2 * tanAcross * x, 2 * tanUp * y, -1);
+  /** The direction in which the subject is to be seen, along the camera's own axes; z is -1. */
+  public Vector3d direction(Gate gate, double focalMm) {
+    return new Vector3d(
+        2 * gate.tanAcross(focalMm) * x + gate.tanRight(focalMm),
+        2 * gate.tanUp(focalMm) * y + gate.tanAbove(focalMm),
+        -1);
   }
 
   /**
@@ -145,8 +143,6 @@ public record Framing(double x, double y) {
   }
 
   private double distanceAt(Gate gate, double focalMm, double radiusM, double size) {
-    double across = Math.tan(gate.horizontalRad(focalMm) / 2);
-    double up = Math.tan(gate.verticalRad(focalMm) / 2);
-    return distanceM(direction(across, up), radiusM, size, up);
+    return distanceM(direction(gate, focalMm), radiusM, size, gate.tanUp(focalMm));
   }
 }

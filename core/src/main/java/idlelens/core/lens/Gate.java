@@ -8,8 +8,11 @@ import idlelens.core.rule.Require;
  * @param widthMm used width
  * @param heightMm used height
  * @param squeeze how much wider the lens sees than the sensor is, 1 for a round lens
+ * @param rightMm how far its middle lies beside the axis of the lens; the picture sees as much
+ *     farther to the right
+ * @param upMm how far its middle lies off the axis; the picture sees as much farther up
  */
-public record Gate(double widthMm, double heightMm, double squeeze) {
+public record Gate(double widthMm, double heightMm, double squeeze, double rightMm, double upMm) {
 
   /** Which side of the picture is fitted to the sensor. */
   public enum Fit {
@@ -24,13 +27,26 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
     Require.positive(widthMm, "gate.widthMm");
     Require.positive(heightMm, "gate.heightMm");
     Require.within(squeeze, 0.5, 2.5, "squeeze");
+    Require.within(rightMm, -1000, 1000, "gate.rightMm");
+    Require.within(upMm, -1000, 1000, "gate.upMm");
   }
 
   /** Cuts a picture of that aspect (width / height) from a sensor. */
   public static Gate cut(FilmBack back, Fit fit, double squeeze, double aspect) {
     return fit == Fit.WIDTH
-        ? new Gate(back.widthMm(), back.widthMm() * squeeze / aspect, squeeze)
-        : new Gate(back.heightMm() * aspect / squeeze, back.heightMm(), squeeze);
+        ? new Gate(back.widthMm(), back.widthMm() * squeeze / aspect, squeeze, 0, 0)
+        : new Gate(back.heightMm() * aspect / squeeze, back.heightMm(), squeeze, 0, 0);
+  }
+
+  /** With more on all sides: width and height grow by so many percent, the middle stays. */
+  public Gate grown(double percent) {
+    double factor = 1 + percent / 100;
+    return new Gate(widthMm * factor, heightMm * factor, squeeze, rightMm, upMm);
+  }
+
+  /** With its middle so far beside the axis of the lens. */
+  public Gate shifted(double newRightMm, double newUpMm) {
+    return new Gate(widthMm, heightMm, squeeze, newRightMm, newUpMm);
   }
 
   public double diagonalMm() {
@@ -39,12 +55,32 @@ public record Gate(double widthMm, double heightMm, double squeeze) {
 
   /** Full horizontal field of view, {@code 2 atan(S w / 2f)}. */
   public double horizontalRad(double focalMm) {
-    return 2 * Math.atan(squeeze * widthMm / (2 * focalMm));
+    return 2 * Math.atan(tanAcross(focalMm));
   }
 
   /** Full vertical field of view, {@code 2 atan(h / 2f)}. */
   public double verticalRad(double focalMm) {
-    return 2 * Math.atan(heightMm / (2 * focalMm));
+    return 2 * Math.atan(tanUp(focalMm));
+  }
+
+  /** Tangent of half the horizontal field of view. */
+  public double tanAcross(double focalMm) {
+    return squeeze * widthMm / (2 * focalMm);
+  }
+
+  /** Tangent of half the vertical field of view. */
+  public double tanUp(double focalMm) {
+    return heightMm / (2 * focalMm);
+  }
+
+  /** Tangent of the angle to the right at which the middle of the picture is seen. */
+  public double tanRight(double focalMm) {
+    return squeeze * rightMm / focalMm;
+  }
+
+  /** Tangent of the angle upwards at which the middle of the picture is seen. */
+  public double tanAbove(double focalMm) {
+    return upMm / focalMm;
   }
 
   /** The focal length that sees so wide; the angle lies in (0, π). */

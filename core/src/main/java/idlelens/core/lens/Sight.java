@@ -11,17 +11,41 @@ import org.joml.Vector3d;
  * @param pose the camera in the world
  * @param tanAcross tangent of half the horizontal field of view
  * @param tanUp tangent of half the vertical one
+ * @param tanRight tangent of the angle to the right at which the middle is seen: 0 unless the lens
+ *     is shifted
+ * @param tanAbove tangent of the angle upwards at which the middle is seen
  */
-public record Sight(RigidPose pose, double tanAcross, double tanUp) {
+public record Sight(
+    RigidPose pose, double tanAcross, double tanUp, double tanRight, double tanAbove) {
   public Sight {
     Require.present(pose, "pose");
     Require.positive(tanAcross, "tanAcross");
     Require.positive(tanUp, "tanUp");
   }
 
-  /** From full fields of view in radians. */
-  public static Sight of(RigidPose pose, double horizontalRad, double verticalRad) {
-    return new Sight(pose, Math.tan(horizontalRad / 2), Math.tan(verticalRad / 2));
+  /** Through a lens that is not shifted. */
+  public static Sight straight(RigidPose pose, double tanAcross, double tanUp) {
+    return new Sight(pose, tanAcross, tanUp, 0, 0);
+  }
+
+  /** Through a lens of that focal length. */
+  public static Sight of(RigidPose pose, Gate gate, double focalMm) {
+    return new Sight(
+        pose,
+        gate.tanAcross(focalMm),
+        gate.tanUp(focalMm),
+        gate.tanRight(focalMm),
+        gate.tanAbove(focalMm));
+  }
+
+  /** The same from elsewhere. */
+  public Sight from(RigidPose other) {
+    return new Sight(other, tanAcross, tanUp, tanRight, tanAbove);
+  }
+
+  /** With the middle of its picture seen so much farther to the right and upwards, as tangents. */
+  public Sight shifted(double right, double above) {
+    return new Sight(pose, tanAcross, tanUp, tanRight + right, tanAbove + above);
   }
 
   /** Height of the picture in picture widths. */
@@ -42,13 +66,17 @@ public record Sight(RigidPose pose, double tanAcross, double tanUp) {
    */
   public double[] inPicture(Vector3d seen) {
     double unit = -2 * seen.z * tanAcross;
-    return new double[] {seen.x / unit, seen.y / unit};
+    return new double[] {
+      seen.x / unit - tanRight / (2 * tanAcross), seen.y / unit - tanAbove / (2 * tanAcross)
+    };
   }
 
   /** The point of the world at a place of the picture, so many metres along the axis. */
   public Vector3d world(double x, double y, double depthM) {
     double unit = 2 * depthM * tanAcross;
-    return pose.apply(new Vector3d(x * unit, y * unit, -depthM));
+    double right = x * unit + depthM * tanRight;
+    double above = y * unit + depthM * tanAbove;
+    return pose.apply(new Vector3d(right, above, -depthM));
   }
 
   /** The four corners of the picture so many metres before the camera, around it: 12 numbers. */

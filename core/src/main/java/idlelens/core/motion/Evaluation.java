@@ -275,7 +275,7 @@ public final class Evaluation {
    *
    * @param parts the sampled parameters of its parts
    */
-  private PartTrack lensValues(Node camera, Map<String, PartTrack> parts) {
+  PartTrack lensValues(Node camera, Map<String, PartTrack> parts) {
     if (!isOn(camera.chain().part(Lens.ID))) {
       Evaluation first = start();
       return first.lensValues(camera, first.reached(camera).parts()).heldOver(grid);

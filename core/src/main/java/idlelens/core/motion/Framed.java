@@ -2,7 +2,6 @@ package idlelens.core.motion;
 
 import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Framing;
-import idlelens.core.lens.Gate;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
@@ -18,10 +17,10 @@ import org.joml.Vector3d;
  * @param frameUp its settings
  * @param values weight, place in the picture and size
  * @param subject what is kept
- * @param gate what of the sensor the picture uses
+ * @param gates what of the sensor the picture uses
  * @param zooms whether it may change the focal length
  */
-record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate, boolean zooms)
+record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gates gates, boolean zooms)
     implements Stage {
   private static final double FADE_FROM_VERTICAL_RAD = Math.toRadians(5);
   private static final double NEAREST_M = 1e-9;
@@ -61,6 +60,7 @@ record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate,
         && values.isStill()
         && frameUp.body().window().isOpen()
         && before.focalMm().length == 1
+        && gates.isStill()
         && subject.isStill();
   }
 
@@ -79,7 +79,7 @@ record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate,
     if (weight <= 0 || distance < NEAREST_M) {
       return given;
     }
-    double wanted = framing(i).nearestFocalMm(gate, distance, radius(ball), size(i));
+    double wanted = framing(i).nearestFocalMm(gates.at(i), distance, radius(ball), size(i));
     return Lens.FOCAL.clamp(given + weight * (wanted - given));
   }
 
@@ -105,8 +105,8 @@ record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate,
     Vector3d way = ball.centre().sub(place, new Vector3d());
     double distance = way.length();
     if (weight > 0 && distance >= NEAREST_M) {
-      double up = Math.tan(gate.verticalRad(focal) / 2);
-      Vector3d own = framing(i).direction(Math.tan(gate.horizontalRad(focal) / 2), up);
+      double up = gates.at(i).tanUp(focal);
+      Vector3d own = framing(i).direction(gates.at(i), focal);
       turn = weighted(turn, towards(turn, own, way), weight);
       if (frameUp.way() == FrameUp.Way.DOLLY) {
         double wanted = Framing.distanceM(own, radius(ball), size(i), up);
@@ -144,7 +144,7 @@ record Framed(FrameUp frameUp, PartTrack values, KeptSubject subject, Gate gate,
     return other instanceof Framed that
         && subject.sameAs(that.subject)
         && values.shares(that.values)
-        && gate.equals(that.gate)
+        && gates.sameAs(that.gates)
         && zooms == that.zooms
         && settings(frameUp).equals(settings(that.frameUp));
   }

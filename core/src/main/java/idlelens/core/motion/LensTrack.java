@@ -1,17 +1,31 @@
 package idlelens.core.motion;
 
+import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.DepthOfField;
 import idlelens.core.lens.Gate;
+import idlelens.core.lens.Sight;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.part.Target;
 import java.util.Arrays;
+import java.util.List;
 import org.joml.Vector3d;
 
 /**
- * What a lens does on every sample: focal length (mm), f-number, focus, near, far and hyperfocal
- * distance (metres; far may be infinite), full fields of view (radians). Still arrays have one
- * sample.
+ * What a lens does on every sample. Still arrays have one sample.
+ *
+ * @param focalMm focal length
+ * @param fStop f-number
+ * @param focusM focus distance in metres
+ * @param nearM nearest sharp distance
+ * @param farM farthest one; may be infinite
+ * @param hyperfocalM hyperfocal distance
+ * @param circleMm circle of confusion
+ * @param horizontalRad full horizontal field of view
+ * @param verticalRad full vertical one
+ * @param values what else it is set to
+ * @param gates what of the sensor is used
  */
 public record LensTrack(
     double[] focalMm,
@@ -20,11 +34,17 @@ public record LensTrack(
     double[] nearM,
     double[] farM,
     double[] hyperfocalM,
+    double[] circleMm,
     double[] horizontalRad,
-    double[] verticalRad) {
+    double[] verticalRad,
+    PartTrack values,
+    Gates gates) {
 
   /** Focus that is followed never comes nearer than this beyond the focal length, in metres. */
   private static final double NEAREST_BEYOND_LENS = 0.005;
+
+  /** What is set besides that takes effect as it is. */
+  private static final List<Parameter> BESIDES = List.of(Lens.BLUR, Lens.IRIS_TURN, Lens.SHUTTER);
 
   /**
    * @param lens the lens
@@ -40,7 +60,10 @@ public record LensTrack(
         lens.focus() instanceof FocusRule.Follow follow
             ? plus(flow.focusM(), followed(flow.pose(), subject, follow))
             : flow.focusM();
+    Gates gates = new Gates(lens.lens(), aspect, values);
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
+    n = Math.max(n, gates.isStill() ? 1 : values.grid().count());
+    n = Math.max(n, values.values(Lens.BLUR).length);
     LensTrack track =
         new LensTrack(
             spread(focal, n),
@@ -50,24 +73,67 @@ public record LensTrack(
             new double[n],
             new double[n],
             new double[n],
-            new double[n]);
-    Gate gate = lens.lens().gate(aspect);
-    double circle = lens.lens().circleMm(aspect);
+            new double[n],
+            new double[n],
+            values,
+            gates);
     for (int i = 0; i < n; i++) {
-      track.fill(i, gate, circle);
+      track.fill(i);
     }
     return track;
   }
 
-  private void fill(int i, Gate gate, double circleMm) {
+  private void fill(int i) {
     double f = focalMm[i];
     focusM[i] = Math.max(focusM[i], f / 1000 + NEAREST_BEYOND_LENS);
-    DepthOfField depth = new DepthOfField(f, fStop[i], circleMm);
+    circleMm[i] = gates.circleMm(i);
+    DepthOfField depth = depth(i);
     nearM[i] = depth.nearM(focusM[i]);
     farM[i] = depth.farM(focusM[i]);
     hyperfocalM[i] = depth.hyperfocalM();
+    Gate gate = gates.at(i);
     horizontalRad[i] = gate.horizontalRad(f);
     verticalRad[i] = gate.verticalRad(f);
+  }
+
+  /** What is sharp at a sample; a factor on the blur is an opening so many times as wide. */
+  public DepthOfField depth(int sample) {
+    int i = index(sample);
+    double stop = fStop[i] / values.value(Lens.BLUR, sample);
+    return new DepthOfField(focalMm[i], stop, circleMm[i]);
+  }
+
+  /** What of the sensor is used at a sample. */
+  public Gate gate(int sample) {
+    return gates.at(sample);
+  }
+
+  /** Whether at a sample the picture asks for more than the sensor has, across or up. */
+  public boolean exceeds(int sample) {
+    return gates.exceeds(sample);
+  }
+
+  /** Whether the same part of the sensor is used at all samples. */
+  public boolean hasOneGate() {
+    return gates.isStill();
+  }
+
+  /** How many samples it has: one, or as many as its grid. */
+  public int samples() {
+    return focalMm.length;
+  }
+
+  /** What the lens sees at a sample from a pose. */
+  public Sight sight(int sample, RigidPose pose) {
+    return Sight.of(pose, gates.at(sample), focalMm[index(sample)]);
+  }
+
+  /** The value of one of the parameters of a lens, as it takes effect. */
+  public double value(Parameter parameter, int sample) {
+    int i = index(sample);
+    return parameter.equals(Lens.FOCAL)
+        ? focalMm[i]
+        : parameter.equals(Lens.FOCUS) ? focusM[i] : values.value(parameter, sample);
   }
 
   /** Distance along the lens's axis to the target, plus an offset. */
@@ -133,9 +199,9 @@ public record LensTrack(
     return Arrays.equals(focalMm, other.focalMm)
         && Arrays.equals(fStop, other.fStop)
         && Arrays.equals(focusM, other.focusM)
-        && Arrays.equals(hyperfocalM, other.hyperfocalM)
-        && Arrays.equals(horizontalRad, other.horizontalRad)
-        && Arrays.equals(verticalRad, other.verticalRad);
+        && Arrays.equals(circleMm, other.circleMm)
+        && gates.sameAs(other.gates)
+        && BESIDES.stream().allMatch(p -> Arrays.equals(values.values(p), other.values.values(p)));
   }
 
   public boolean isStill() {

@@ -124,7 +124,7 @@ final class Stages {
         frameUp,
         values,
         subject(frameUp),
-        lens.lens().gate(motion.shot().header().aspect()),
+        new Gates(lens.lens(), motion.shot().header().aspect(), motion.lensValues(node, tracks)),
         frameUp.way() == FrameUp.Way.ZOOM && motion.isOn(lens));
   }
 

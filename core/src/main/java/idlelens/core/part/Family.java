@@ -19,7 +19,10 @@ public enum Family {
   SCALE(QuantityKind.PLAIN, "×", 3, 0.05, 0.001),
   EXPOSURE(QuantityKind.PLAIN, "stops", 2, 0.1, 0.01),
   OFFSET(QuantityKind.SHORT_LENGTH, "cm", 2, 0.1, 0.01),
-  RATE(QuantityKind.FREQUENCY, "Hz", 2, 0.1, 0.01);
+  RATE(QuantityKind.FREQUENCY, "Hz", 2, 0.1, 0.01),
+  IRIS(QuantityKind.ANGLE, "°", 1, 1, 0.1),
+  SHUTTER(QuantityKind.ANGLE, "°", 1, 5, 0.1),
+  SHIFT(QuantityKind.LENS_LENGTH, "mm", 2, 0.1, 0.01);
 
   private final QuantityKind quantity;
   private final String unit;

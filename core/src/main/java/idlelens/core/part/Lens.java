@@ -1,13 +1,16 @@
 package idlelens.core.part;
 
 import idlelens.core.lens.FilmBack;
+import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
 import idlelens.core.rule.Require;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
- * Focal length, f-stop and focus, with the lens and sensor that they are of.
+ * Focal length, f-stop and focus, iris, shutter and what of the sensor is used, with the lens and
+ * sensor that they are of.
  *
  * @param lens what does not change with time
  * @param focus where the focus distance comes from
@@ -19,20 +22,51 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
   public static final Parameter FOCAL =
       new Parameter("focal", "Focal length", Family.FOCAL, 1, 5000, 35, false);
   public static final Parameter F_STOP =
-      new Parameter("fstop", "F-stop", Family.STOP, 0.5, 128, 2.8, false);
+      new Parameter("fstop", "F-stop", Family.STOP, 0.05, 128, 2.8, false);
   public static final Parameter FOCUS =
       new Parameter("focus", "Focus distance", Family.FOCUS, 0.01, 1e5, 5, false);
+
+  /** How many times as wide the blur disc is as the f-stop makes it. */
+  public static final Parameter BLUR =
+      new Parameter("blur", "Blur factor", Family.SCALE, 0.01, 100, 1, false);
+
+  /** How much wider the lens sees than the sensor is. */
+  public static final Parameter SQUEEZE =
+      new Parameter("squeeze", "Squeeze", Family.SCALE, 0.5, 2.5, 1, false);
+
+  /** By how much the blades are turned anticlockwise, as the camera sees it. */
+  public static final Parameter IRIS_TURN =
+      new Parameter("irisTurn", "Turn of the iris", Family.IRIS, -3600, 3600, 0, true);
+
+  public static final Parameter SHUTTER =
+      new Parameter("shutter", "Shutter angle", Family.SHUTTER, 0, 3600, 180, false);
+
+  /** By how many percent sensor and picture grow. */
+  public static final Parameter OVERSCAN =
+      new Parameter("overscan", "Overscan", Family.FRAMING, 0, 200, 0, false);
+
+  /** How far the picture moves to the right, on the sensor. */
+  public static final Parameter SHIFT_RIGHT =
+      new Parameter("shiftRight", "Shift to the right", Family.SHIFT, -200, 200, 0, true);
+
+  /** How far the picture moves up, on the sensor. */
+  public static final Parameter SHIFT_UP =
+      new Parameter("shiftUp", "Shift up", Family.SHIFT, -200, 200, 0, false);
+
+  /** What files of other programs have no place for. */
+  public static final List<Parameter> OURS =
+      List.of(BLUR, SQUEEZE, IRIS_TURN, SHUTTER, OVERSCAN, SHIFT_RIGHT, SHIFT_UP);
 
   public static final PartKind KIND =
       new PartKind(
           ID,
           "Lens",
-          "Focal length, f-stop and focus",
+          "What the camera sees, and how sharply",
           Slot.LENS,
           false,
           true,
           false,
-          List.of(FOCAL, F_STOP, FOCUS),
+          Stream.concat(Stream.of(FOCAL, F_STOP, FOCUS), OURS.stream()).toList(),
           Set.of("camera"));
 
   /** A plain lens, focused by distance. */
@@ -61,6 +95,21 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
   /** Focused on the origin of a node. */
   public Lens following(String nodeId) {
     return withFocus(new FocusRule.Follow(Target.OfNode.origin(nodeId), 0));
+  }
+
+  /**
+   * What of the sensor is used at a frame, as the curves of this part have it.
+   *
+   * @param aspect of the picture
+   */
+  public Gate gate(double aspect, double frame) {
+    return lens.gate(aspect, at(SQUEEZE, frame))
+        .grown(at(OVERSCAN, frame))
+        .shifted(at(SHIFT_RIGHT, frame), at(SHIFT_UP, frame));
+  }
+
+  private double at(Parameter parameter, double frame) {
+    return parameter.clamp(curves().get(parameter).at(frame));
   }
 
   public Lens withSensor(FilmBack sensor) {

@@ -19,6 +19,7 @@ public record Path(String part, String parameter) implements Comparable<Path> {
   public static final Path FOCAL = lens("focal");
   public static final Path F_STOP = lens("fstop");
   public static final Path FOCUS = lens("focus");
+  public static final Path SQUEEZE = lens("squeeze");
 
   /** The three of a place. */
   public static final List<Path> PLACE = List.of(X, Y, Z);
@@ -29,8 +30,9 @@ public record Path(String part, String parameter) implements Comparable<Path> {
   /** Place and turn, in this order. */
   public static final List<Path> POSE = List.of(X, Y, Z, PAN, TILT, ROLL);
 
-  /** What only a camera has. */
-  public static final List<Path> LENS = List.of(FOCAL, F_STOP, FOCUS);
+  /** What only a camera has, in the order of its parameters. */
+  public static final List<Path> LENS =
+      Lens.KIND.parameters().stream().map(p -> lens(p.id())).toList();
 
   /** What a camera has of its own: its pose and its lens. */
   public static final List<Path> BARE = Stream.concat(POSE.stream(), LENS.stream()).toList();

@@ -44,9 +44,7 @@ record Bumps(Ground ground, Body body) {
     if (length < STILL_M) {
       return none;
     }
-    double behind = -BREADTH_M / length; // ahead, it would be nearer than it stands
-    double room = ground.distance(sample, area(feet, x * behind, z * behind), RADIUS_M);
-    double least = room - STILL_M;
+    double least = room(sample, feet, x / length, z / length) - STILL_M;
     if (isFree(sample, feet, x, z, least, stands)) {
       return new Vector3d(x, 0, z);
     }
@@ -62,6 +60,22 @@ record Bumps(Ground ground, Body body) {
       }
     }
     return none;
+  }
+
+  /**
+   * How near it stands to things, or {@link #RADIUS_M}. What is measured has some breadth, which
+   * reaches nearer to what lies on that side: the side that reaches least counts.
+   */
+  private double room(int sample, Vector3d feet, double x, double z) {
+    double most = 0;
+    for (int quarter = 0; quarter < 4 && most < RADIUS_M; quarter++) {
+      double ax = quarter % 2 == 0 ? -x : -z;
+      double az = quarter % 2 == 0 ? -z : x;
+      double side = quarter < 2 ? BREADTH_M : -BREADTH_M;
+      double[] narrow = area(feet, ax * side, az * side);
+      most = Math.max(most, ground.distance(sample, narrow, RADIUS_M));
+    }
+    return most;
   }
 
   private boolean isFree(

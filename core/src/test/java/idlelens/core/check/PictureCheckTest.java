@@ -76,7 +76,7 @@ class PictureCheckTest {
     NodeBody body = new NodeBody("cam", "cam", false, Chain.poseAndLens(), TakesKeys.ALL);
     Node.Camera camera = new Node.Camera(body);
     double focal = camera.chain().curve(Path.FOCAL).rest();
-    return Math.tan(camera.lens().lens().gate(16.0 / 9).horizontalRad(focal) / 2);
+    return camera.lens().gate(16.0 / 9, 0).tanAcross(focal);
   }
 
   /** A dolly leaves the middle of the picture in place; what is beside it passes all the same. */
@@ -127,7 +127,7 @@ class PictureCheckTest {
 
   /** The box comes from the left, passes the picture, and goes behind the right edge. */
   private static InView passing(Obstacle... others) {
-    IntFunction<Sight> views = i -> new Sight(RigidPose.IDENTITY, 0.5, 0.5);
+    IntFunction<Sight> views = i -> Sight.straight(RigidPose.IDENTITY, 0.5, 0.5);
     IntFunction<RigidPose> poses = i -> RigidPose.of(-6 + i * 0.2, -0.5, -4.5, 0, 0, 0);
     return InView.of(FRAMES, views, Mesher.mesh(BOX).bounds(), poses, i -> 1, List.of(others));
   }
@@ -171,7 +171,7 @@ class PictureCheckTest {
 
   @Test
   void box_aroundTheCamera_isInThePictureButNotWhole() {
-    IntFunction<Sight> views = i -> new Sight(RigidPose.IDENTITY, 0.5, 0.5);
+    IntFunction<Sight> views = i -> Sight.straight(RigidPose.IDENTITY, 0.5, 0.5);
     InView view =
         InView.of(
             1,

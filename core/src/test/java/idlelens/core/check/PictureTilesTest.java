@@ -17,7 +17,7 @@ import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
 
 class PictureTilesTest {
-  private static final Sight LEVEL = new Sight(RigidPose.of(0, 0, 0, 0, 0, 0), 0.5, 0.3);
+  private static final Sight LEVEL = Sight.straight(RigidPose.of(0, 0, 0, 0, 0, 0), 0.5, 0.3);
 
   private static Obstacle crate(double edge, RigidPose pose, double size) {
     TriangleTree tree = new TriangleTree(Mesher.mesh(new Shape.Box(edge, edge, edge)));
@@ -41,7 +41,10 @@ class PictureTilesTest {
   /** Before the camera, around it, beside it and behind it. */
   @Property(tries = 400)
   void whatHidesAPlace_isAmongTheObstaclesOfItsTile(@ForAll Random random) {
-    Sight sight = new Sight(pose(random, 3), 0.1 + random.nextDouble(), 0.1 + random.nextDouble());
+    double across = 0.1 + random.nextDouble();
+    double up = 0.1 + random.nextDouble();
+    double right = within(random, across);
+    Sight sight = new Sight(pose(random, 3), across, up, right, within(random, up));
     List<Obstacle> all =
         IntStream.range(0, 30)
             .mapToObj(i -> crate(0.3 + random.nextDouble() * 3, pose(random, 8), 0.5 + i / 10.0))

@@ -22,7 +22,7 @@ class ClearanceTest {
 
   /** Half wide and half high as far away as it is. */
   private static Sight sight(RigidPose pose) {
-    return new Sight(pose, 0.5, 0.5);
+    return Sight.straight(pose, 0.5, 0.5);
   }
 
   private static Obstacle still(Shape shape, RigidPose pose) {

@@ -169,6 +169,7 @@ class EditTest {
         new ConvertRate(FrameRate.of(25), ConvertRate.Keep.TIME, false),
         new SetMarkers(List.of(new Marker("m", 9, "Door", Marker.Kind.CUE, "arm"))),
         new SetPart("cam", Lens.PLAIN.withSensor(SensorFormat.FULL_FRAME.back())),
+        new SetPart("cam", Lens.PLAIN, Set.of("squeeze", "shutter")),
         new SetFieldOfView("cam", 1, SetFieldOfView.Side.VERTICAL, 30, Keying.STILL),
         new SetPiece("crate", new Shape.Sphere(2), Finish.matt("#112233")),
         new AddNodes(List.of(new Node.Null(Sets.body("free", "", Chain.pose())))),
@@ -344,7 +345,7 @@ class EditTest {
     Edit edit = new SetValues("cam", 25, Map.of(Path.X, 3.0), Keying.STILL);
     assertThatThrownBy(() -> edit.apply(RIG)).hasMessageContaining("cam.x is keyed");
     Edit wild = new SetValues("cam", 25, Map.of(Path.F_STOP, 0.0), Keying.STILL);
-    assertThatThrownBy(() -> wild.apply(RIG)).hasMessage("fstop is 0.0; allowed: 0.5 to 128");
+    assertThatThrownBy(() -> wild.apply(RIG)).hasMessage("fstop is 0.0; allowed: 0.05 to 128");
   }
 
   @Test

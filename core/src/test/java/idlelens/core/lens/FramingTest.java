@@ -55,11 +55,11 @@ class FramingTest {
   /** A thousand points of the ball's outline lie within the height that was asked for. */
   @Property(tries = 100)
   void distance_anywhereInThePicture_fillsTheHeightAskedFor(@ForAll Random random) {
-    double across = between(random, 0.1, 1);
-    double up = between(random, 0.1, 1);
+    Gate gate = new Gate(between(random, 10, 100), between(random, 10, 100), 1, 3, -2);
+    double up = gate.tanUp(50);
     double size = between(random, 0.05, 1.2);
     Vector3d own =
-        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5)).direction(across, up);
+        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5)).direction(gate, 50);
     double distance = Framing.distanceM(own, 0.7, size, up);
     Vector3d centre = own.normalize(new Vector3d()).mul(distance);
     assertThat(Framing.sizeOf(centre, 0.7, up)).isCloseTo(size, within(1e-9));
@@ -82,23 +82,29 @@ class FramingTest {
    */
   @Property(tries = 200)
   void focalLength_isFoundForEverySizeThatALensGives(@ForAll Random random) {
-    Gate gate = Lens.PLAIN.lens().gate(16.0 / 9);
+    Gate gate = shifted(random);
     Framing framing = new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5));
     double focal = Math.exp(between(random, Math.log(8), Math.log(1000)));
-    double across = Math.tan(gate.horizontalRad(focal) / 2);
-    double up = Math.tan(gate.verticalRad(focal) / 2);
     double size = between(random, 0.05, 0.9);
-    double distance = Framing.distanceM(framing.direction(across, up), 0.7, size, up);
+    double distance =
+        Framing.distanceM(framing.direction(gate, focal), 0.7, size, gate.tanUp(focal));
     double found = framing.focalMm(gate, distance, 0.7, size).orElseThrow();
-    double foundUp = Math.tan(gate.verticalRad(found) / 2);
-    Vector3d own = framing.direction(Math.tan(gate.horizontalRad(found) / 2), foundUp);
-    assertThat(Framing.sizeOf(own.normalize(distance), 0.7, foundUp)).isCloseTo(size, within(1e-8));
+    Vector3d own = framing.direction(gate, found);
+    assertThat(Framing.sizeOf(own.normalize(distance), 0.7, gate.tanUp(found)))
+        .isCloseTo(size, within(1e-8));
+  }
+
+  /** What a round lens uses of its sensor, off its axis by a third of that at most. */
+  private static Gate shifted(Random random) {
+    Gate gate = Lens.PLAIN.lens().gate(16.0 / 9, 1);
+    return gate.shifted(between(random, -8, 8), between(random, -4, 4));
   }
 
   @Property(tries = 300)
   void turn_bringsAnyDirectionThere_withTheRollAskedFor(@ForAll Random random) {
     Vector3d own =
-        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5)).direction(0.7, 0.4);
+        new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5))
+            .direction(new Gate(70, 40, 1, 0, 0), 50);
     Vector3d to =
         new Vector3d(random.nextGaussian(), random.nextGaussian() * 0.4, random.nextGaussian());
     double roll = between(random, -1, 1);
@@ -118,7 +124,7 @@ class FramingTest {
   private static double[] inPicture(Shot shot, double frame, Subject subject) {
     Evaluation now = Evaluation.at(shot, frame);
     LensTrack lens = now.of("cam").lens().orElseThrow();
-    Sight sight = Sight.of(now.pose("cam", 0), lens.horizontalRad()[0], lens.verticalRad()[0]);
+    Sight sight = lens.sight(0, now.pose("cam", 0));
     Subject.Ball ball = subject.at(now, 0);
     Vector3d seen = sight.seen(ball.centre());
     double[] at = sight.inPicture(seen);
@@ -178,7 +184,7 @@ class FramingTest {
       Evaluation now = Evaluation.at(rig, frame);
       LensTrack lens = now.of("framer").lens().orElseThrow();
       RigidPose pose = now.pose("framer", 0);
-      Sight sight = Sight.of(pose, lens.horizontalRad()[0], lens.verticalRad()[0]);
+      Sight sight = lens.sight(0, pose);
       Vector3d centre = now.pose("crate", 0).apply(new Vector3d(0, 0.5, 0));
       Vector3d seen = sight.seen(centre);
       double across = now.of("framer").values(new Path("frame-a", "across"))[0] / 100;
@@ -249,7 +255,7 @@ class FramingTest {
   /** From nearer than any lens allows, that is taken which allows to be nearest. */
   @Property(tries = 60)
   void aZoomThatCannotBe_takesTheLensThatComesNearest(@ForAll Random random) {
-    Gate gate = Lens.PLAIN.lens().gate(16.0 / 9);
+    Gate gate = shifted(random);
     Framing framing = new Framing(between(random, -0.5, 0.5), between(random, -0.5, 0.5));
     double size = between(random, 0.05, 0.5);
     double nearest = framing.nearestFocalMm(gate, 0.1, 0.7, size);
@@ -261,9 +267,7 @@ class FramingTest {
   }
 
   private static double distance(Gate gate, Framing framing, double focal, double size) {
-    double up = Math.tan(gate.verticalRad(focal) / 2);
-    Vector3d own = framing.direction(Math.tan(gate.horizontalRad(focal) / 2), up);
-    return Framing.distanceM(own, 0.7, size, up);
+    return Framing.distanceM(framing.direction(gate, focal), 0.7, size, gate.tanUp(focal));
   }
 
   /** Turning behind a card that zooms goes by the focal length that the zoom has left. */
@@ -283,7 +287,7 @@ class FramingTest {
     LensTrack lens = now.of("cam").lens().orElseThrow();
     assertThat(lens.focalMm()[0])
         .isEqualTo(Evaluation.at(zooming, 12).of("cam").lens().orElseThrow().focalMm()[0]);
-    Sight sight = Sight.of(now.pose("cam", 0), lens.horizontalRad()[0], lens.verticalRad()[0]);
+    Sight sight = lens.sight(0, now.pose("cam", 0));
     Vector3d other = sight.seen(new Subject(both, List.of("other")).at(now, 0).centre());
     assertThat(sight.inPicture(other)[0]).isCloseTo(0.2, within(EXACT));
     Node cam = zooming.node("cam");

@@ -95,7 +95,7 @@ class LensTest {
   void circle_unstated_isTheUsedDiagonalBy1500() {
     // used part of 24.89 mm at 16:9 is 14.000625 mm high; its diagonal 28.557508... mm
     double diagonal = Math.hypot(24.89, 24.89 * 9 / 16);
-    assertThat(LensBody.PLAIN.circleMm(16.0 / 9)).isCloseTo(diagonal / 1500, relative(0.019));
+    assertThat(LensBody.PLAIN.circleMm(16.0 / 9, 1)).isCloseTo(diagonal / 1500, relative(0.019));
   }
 
   @Test

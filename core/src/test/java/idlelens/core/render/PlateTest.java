@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 class PlateTest {
   /** A view of 90 degrees across: at a depth of 1 the picture is 2 wide and 1 high. */
-  private static final Sight SIGHT = new Sight(RigidPose.IDENTITY, 1, 0.5);
+  private static final Sight SIGHT = Sight.straight(RigidPose.IDENTITY, 1, 0.5);
 
   private static final int RED = 0xFF0000;
   private static final int BLUE = 0x0000FF;

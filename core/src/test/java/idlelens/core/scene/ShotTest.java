@@ -177,7 +177,7 @@ class ShotTest {
   void channels_keyOutOfRange_isRefusedInside() {
     Curve wild = new Curve(2, List.of(new Key(1, 200, Tangent.Kind.SETTLE)));
     assertThatThrownBy(() -> Chain.poseAndLens().with(Path.F_STOP, wild))
-        .hasMessage("fstop is 200.0; allowed: 0.5 to 128");
+        .hasMessage("fstop is 200.0; allowed: 0.05 to 128");
     assertThatThrownBy(() -> Chain.pose().with(Path.FOCAL, Curve.still(35)))
         .hasMessage("channel is focal; allowed: x, y, z, pan, tilt, roll");
   }

@@ -42,6 +42,11 @@ final class AnimatedCurves {
     this.lastFrame = lastFrame;
   }
 
+  /** The frame of the shot at a time of the file. */
+  double frame(double time) {
+    return clock.frame(time);
+  }
+
   /** Lanes to be added up, each times its factor, and a number besides. */
   record Sum(List<Lane> lanes, double[] factors, double plus) {
     /** Without what never changes or does not count. */

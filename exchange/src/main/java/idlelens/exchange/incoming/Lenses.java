@@ -5,6 +5,7 @@ import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Curves;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Path;
@@ -27,8 +28,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.function.DoubleUnaryOperator;
 import java.util.function.IntFunction;
+import java.util.stream.Stream;
 
 /** The lenses of a file's cameras. */
 final class Lenses {
@@ -102,7 +103,10 @@ final class Lenses {
     Optional<JsonPlace> ours = camera.ours();
     Lens lens = ours.isPresent() ? lens(ours.get()) : found(camera);
     Map<Path, Curve> values = new LinkedHashMap<>();
-    values.put(Path.FOCAL, focal(camera, lens.lens()));
+    for (Parameter parameter : Lens.OURS) {
+      values.put(new Path(Lens.ID, parameter.id()), lens.curves().get(parameter));
+    }
+    values.put(Path.FOCAL, focal(camera, lens));
     add(values, Path.F_STOP, camera.fStop(), Lens.F_STOP, 1);
     add(values, Path.FOCUS, camera.focus(), Lens.FOCUS, metresPerUnit);
     if (ours.isPresent()) {
@@ -142,9 +146,19 @@ final class Lenses {
 
   private Lens lens(JsonPlace ours) throws FormatException {
     Lens lens = ours.has("lens") ? LensJson.read(ours.get("lens")) : Lens.PLAIN;
+    if (ours.has("set")) {
+      Curves set = lens.curves();
+      LensSamples samples = new LensSamples(ours.get("set"), firstFrame);
+      for (Parameter parameter : Lens.OURS) {
+        Optional<Curve> curve = samples.curve(parameter.id(), parameter);
+        set = curve.isPresent() ? set.with(parameter, curve.get()) : set;
+      }
+      lens = lens.withBody(lens.body().withCurves(set));
+    }
+    Lens read = lens;
     return ours.has("follow")
-        ? FollowHint.read(ours.get("follow"), ids).map(lens::withFocus).orElse(lens)
-        : lens;
+        ? FollowHint.read(ours.get("follow"), ids).map(read::withFocus).orElse(read)
+        : read;
   }
 
   /** A lens on the sensor that a file tells of. */
@@ -152,19 +166,13 @@ final class Lenses {
     if (!(camera.view() instanceof View.Focal focal)) {
       return Lens.PLAIN;
     }
-    LensBody plain = LensBody.PLAIN;
     double width = first(focal.widthMm());
     double height = first(focal.heightMm());
     boolean same = Math.abs(width / height / aspect - 1) <= SAME_ASPECT;
     try {
       return new Lens(
           Lens.PLAIN.body(),
-          new LensBody(
-              new FilmBack(width, height),
-              same ? Gate.Fit.WIDTH : Gate.Fit.HEIGHT,
-              1,
-              plain.closeFocusM(),
-              OptionalDouble.empty()),
+          LensBody.on(new FilmBack(width, height), same ? Gate.Fit.WIDTH : Gate.Fit.HEIGHT),
           Lens.PLAIN.focus());
     } catch (RefusedException e) {
       throw new FormatException(camera.where() + ", " + e.where(), e.found(), e.allowed());
@@ -208,7 +216,7 @@ final class Lenses {
         : ((View.Upright) view).radians().at(time);
   }
 
-  private Curve focal(Content.Camera camera, LensBody lens) throws FormatException {
+  private Curve focal(Content.Camera camera, Lens lens) throws FormatException {
     View view = camera.view();
     if (view instanceof View.Focal f && isAsTold(f, lens)) {
       return ownFocal(f);
@@ -223,19 +231,31 @@ final class Lenses {
     if (moving.isEmpty()) {
       return Curve.still(focalMm(camera, lens, 0));
     }
-    Gate gate = lens.gate(aspect);
-    DoubleUnaryOperator angle = time -> upright(camera, time);
     return curves.everyFrame(
         moving,
-        t -> gate.focalMmOfVertical(Math.max(NARROWEST, Math.min(WIDEST, angle.applyAsDouble(t)))));
+        t -> {
+          double angle = Math.max(NARROWEST, Math.min(WIDEST, upright(camera, t)));
+          return gate(lens, t).focalMmOfVertical(angle);
+        });
   }
 
   /** Whether a stated focal length means the same on the sensor that the camera gets. */
-  private boolean isAsTold(View.Focal view, LensBody lens) {
+  private boolean isAsTold(View.Focal view, Lens lens) {
     boolean still = view.widthMm().isConstant() && view.heightMm().isConstant();
+    boolean fixed = Stream.of(Lens.SQUEEZE, Lens.OVERSCAN).allMatch(p -> isStill(lens, p));
     double height = first(view.heightMm());
     return still
-        && Math.abs(lens.gate(aspect).heightMm() / height - 1) <= SAME_ASPECT * SAME_ASPECT;
+        && fixed
+        && Math.abs(gate(lens, 0).heightMm() / height - 1) <= SAME_ASPECT * SAME_ASPECT;
+  }
+
+  private static boolean isStill(Lens lens, Parameter parameter) {
+    return lens.curves().get(parameter).isConstant();
+  }
+
+  /** What of its sensor a lens of ours uses at a time of the file. */
+  private Gate gate(Lens lens, double time) {
+    return lens.gate(aspect, curves.frame(time));
   }
 
   private Curve ownFocal(View.Focal view) throws FormatException {
@@ -252,10 +272,10 @@ final class Lenses {
     return curves.exact(lane, 1, 0);
   }
 
-  private double focalMm(Content.Camera camera, LensBody lens, double time) throws FormatException {
+  private double focalMm(Content.Camera camera, Lens lens, double time) throws FormatException {
     double angle = upright(camera, time);
     boolean inside = angle > NARROWEST && angle < WIDEST;
-    double focal = inside ? lens.gate(aspect).focalMmOfVertical(angle) : Double.NaN;
+    double focal = inside ? gate(lens, time).focalMmOfVertical(angle) : Double.NaN;
     if (!Lens.FOCAL.holds(focal)) {
       throw new FormatException(
           camera.where() + ".yfov", angle + " rad", "an angle of a lens of 1 to 5000 mm");

@@ -2,9 +2,13 @@ package idlelens.exchange.json;
 
 import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
+import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.ShutterOpens;
+import idlelens.core.part.Curves;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
+import idlelens.core.part.PartBody;
 import idlelens.exchange.format.FormatException;
 import java.util.OptionalDouble;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -12,9 +16,12 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** What a lens is set to: sensor and lens in millimetres, and what focus follows. */
 public final class LensJson {
+  /** Its settings, and the squeeze, which was one before it could be keyed. */
   static final String[] FIELDS = {
-    "sensorMm", "fit", "squeeze", "closeFocusM", "circleMm", "follow"
+    "sensorMm", "fit", "squeeze", "closeFocusM", "circleMm", "iris", "shutterOpens", "follow"
   };
+
+  private static final String SQUEEZE = "squeeze";
 
   private LensJson() {}
 
@@ -29,9 +36,18 @@ public final class LensJson {
     LensBody lens = part.lens();
     out.putArray("sensorMm").add(lens.sensor().widthMm()).add(lens.sensor().heightMm());
     out.put("fit", JsonPlace.word(lens.fit()));
-    out.put("squeeze", lens.squeeze());
+    // written even where it is as usual, and in this place, as it has always been
+    out.set(SQUEEZE, CurveJson.write(part.curves().get(Lens.SQUEEZE)));
     out.put("closeFocusM", lens.closeFocusM());
     lens.circleMm().ifPresent(c -> out.put("circleMm", c));
+    if (!lens.iris().equals(Iris.ROUND)) {
+      out.putObject("iris")
+          .put("blades", lens.iris().blades())
+          .put("roundness", lens.iris().roundness());
+    }
+    if (lens.opens() != ShutterOpens.CENTRED) {
+      out.put("shutterOpens", JsonPlace.word(lens.opens()));
+    }
     if (part.focus() instanceof FocusRule.Follow follow) {
       TargetJson.write(follow.target(), out.putObject("follow")).put("offsetM", follow.offsetM());
     }
@@ -39,7 +55,13 @@ public final class LensJson {
 
   /** Reads settings that stand alone; what is not given is as in {@link Lens#PLAIN}. */
   public static Lens read(JsonPlace place) throws FormatException {
-    return readSettings(place.only(FIELDS));
+    Lens lens = readSettings(place.only(FIELDS));
+    if (!place.has(SQUEEZE)) {
+      return lens;
+    }
+    PartBody body = lens.body();
+    Curves curves = body.curves().with(Lens.SQUEEZE, CurveJson.read(place.get(SQUEEZE)));
+    return lens.withBody(body.withCurves(curves));
   }
 
   /** Reads settings that stand among other fields. */
@@ -54,12 +76,21 @@ public final class LensJson {
         new LensBody(
             back,
             place.choice("fit", Gate.Fit.class, plain.fit()),
-            place.number("squeeze", plain.squeeze()),
             place.number("closeFocusM", plain.closeFocusM()),
             place.has("circleMm")
                 ? OptionalDouble.of(place.get("circleMm").number())
-                : OptionalDouble.empty());
+                : OptionalDouble.empty(),
+            iris(place),
+            place.choice("shutterOpens", ShutterOpens.class, plain.opens()));
     return new Lens(Lens.PLAIN.body(), lens, focus(place));
+  }
+
+  private static Iris iris(JsonPlace place) throws FormatException {
+    if (!place.has("iris")) {
+      return Iris.ROUND;
+    }
+    JsonPlace iris = place.get("iris").only("blades", "roundness");
+    return new Iris(iris.get("blades").whole(), iris.number("roundness", 0));
   }
 
   private static FocusRule focus(JsonPlace place) throws FormatException {

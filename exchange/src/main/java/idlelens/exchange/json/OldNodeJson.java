@@ -28,6 +28,7 @@ final class OldNodeJson {
     if (place.has("lens")) {
       Lens settings = LensJson.read(place.get("lens"));
       chain = chain.with(settings.withBody(chain.part(Lens.ID).body()));
+      chain = chain.with(Map.of(Path.SQUEEZE, settings.curves().get(Lens.SQUEEZE)));
     }
     return place.has("off") ? withOff(chain, place.get("off")) : chain;
   }

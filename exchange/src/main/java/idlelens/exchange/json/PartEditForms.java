@@ -13,10 +13,14 @@ import idlelens.core.edit.SetPart;
 import idlelens.core.edit.SetStamp;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Parameter;
+import idlelens.core.part.Part;
 import idlelens.core.part.Stamp;
 import idlelens.core.part.Window;
 import idlelens.exchange.format.FormatException;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Edits of any part of a chain. */
@@ -45,13 +49,13 @@ final class PartEditForms {
               "set-part",
               SetPart.class,
               "id part",
-              p -> new SetPart(id(p), PartJson.read(p.get("part"))),
-              (e, out) -> out.put("id", e.id()).set("part", PartJson.settings(e.part()))),
+              p -> setPart(id(p), PartJson.read(p.get("part")), p.get("part")),
+              (e, out) -> out.put("id", e.id()).set("part", PartJson.settings(e.part(), e.with()))),
           EditForm.older(
               "set-lens",
               SetPart.class,
               "id lens",
-              p -> new SetPart(id(p), LensJson.read(p.get("lens")))),
+              p -> setPart(id(p), LensJson.read(p.get("lens")), p.get("lens"))),
           EditForm.of(
               "switch-part",
               SwitchPart.class,
@@ -95,5 +99,16 @@ final class PartEditForms {
     if (e.stamp() instanceof Window window) {
       WindowJson.write(window, out);
     }
+  }
+
+  /** With the curves that are given beside the settings. */
+  private static SetPart setPart(String id, Part part, JsonPlace given) throws FormatException {
+    Set<String> with = new HashSet<>();
+    for (Parameter parameter : part.kind().parameters()) {
+      if (given.has(parameter.id())) {
+        with.add(parameter.id());
+      }
+    }
+    return new SetPart(id, part, with);
   }
 }

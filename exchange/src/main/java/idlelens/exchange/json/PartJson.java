@@ -14,6 +14,7 @@ import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -32,7 +33,7 @@ final class PartJson {
   private PartJson() {}
 
   static ObjectNode write(Part part) {
-    ObjectNode out = settings(part);
+    ObjectNode out = form(part);
     if (!part.isOn()) {
       out.put("on", false);
     }
@@ -49,8 +50,24 @@ final class PartJson {
     return out;
   }
 
-  /** What a part is set to, without its curves, its window and its switch. */
-  static ObjectNode settings(Part part) {
+  /**
+   * What a part is set to, without its window and its switch.
+   *
+   * @param with ids of the parameters whose curves are written, however they are
+   */
+  static ObjectNode settings(Part part, Set<String> with) {
+    ObjectNode out = form(part);
+    for (Parameter parameter : part.curves().parameters()) {
+      if (with.contains(parameter.id())) {
+        out.set(parameter.id(), CurveJson.write(part.curves().get(parameter)));
+      } else {
+        out.remove(parameter.id());
+      }
+    }
+    return out;
+  }
+
+  private static ObjectNode form(Part part) {
     ObjectNode out = JsonNodeFactory.instance.objectNode().put("part", part.kind().word());
     if (part.kind().many()) {
       out.put("id", part.id());

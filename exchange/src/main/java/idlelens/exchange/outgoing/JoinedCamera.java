@@ -13,6 +13,7 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
@@ -38,7 +39,8 @@ public final class JoinedCamera {
   public static Shot in(Shot shot, Program program, FrameRange frames) {
     Evaluation motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
     Node.Camera first = shot.camera(program.cameraAt(frames.in()));
-    Gate gate = first.lens().lens().gate(shot.header().aspect());
+    Gate gate = first.lens().gate(shot.header().aspect(), frames.in());
+    double overscan = Lens.OVERSCAN.clamp(first.lens().curves().get(Lens.OVERSCAN).at(frames.in()));
     List<List<Key>> keys = new ArrayList<>();
     Path.BARE.forEach(p -> keys.add(new ArrayList<>()));
     double[] near = new double[3];
@@ -49,24 +51,45 @@ public final class JoinedCamera {
       RigidPose pose = motion.pose(camera, i);
       near = Turns.panTiltRoll(pose.turn(), near);
       LensTrack lens = motion.of(camera).lens().orElseThrow();
-      int l = lens.index(i);
-      double[] values = {
-        pose.x(),
-        pose.y(),
-        pose.z(),
-        Math.toDegrees(near[0]),
-        Math.toDegrees(near[1]),
-        Math.toDegrees(near[2]),
-        gate.focalMmOfVertical(lens.verticalRad()[l]),
-        lens.fStop()[l],
-        lens.focusM()[l]
-      };
+      double[] values = numbers(pose, near, lens, i);
+      toSensor(values, lens, i, gate);
+      values[at(Lens.SQUEEZE)] = gate.squeeze();
+      values[at(Lens.OVERSCAN)] = overscan;
       for (int c = 0; c < values.length; c++) {
         Tangent tangent = cuts ? Tangent.Kind.HOLD : Tangent.Kind.STRAIGHT;
         keys.get(c).add(new Key(frame, values[c], tangent));
       }
     }
     return with(shot, first.lens(), keys);
+  }
+
+  /** What a camera does at a sample, as numbers of {@link Path#BARE}. */
+  private static double[] numbers(RigidPose pose, double[] turn, LensTrack lens, int sample) {
+    double[] values = new double[Path.BARE.size()];
+    values[0] = pose.x();
+    values[1] = pose.y();
+    values[2] = pose.z();
+    for (int c = 0; c < turn.length; c++) {
+      values[3 + c] = Math.toDegrees(turn[c]);
+    }
+    for (Parameter parameter : Lens.KIND.parameters()) {
+      values[at(parameter)] = lens.value(parameter, sample);
+    }
+    return values;
+  }
+
+  /** The focal length and shift with which the lens sees the same on another sensor. */
+  private static void toSensor(double[] values, LensTrack lens, int sample, Gate gate) {
+    Gate own = lens.gate(sample);
+    double ownFocal = values[at(Lens.FOCAL)];
+    double focal = gate.focalMmOfVertical(own.verticalRad(ownFocal));
+    values[at(Lens.FOCAL)] = focal;
+    values[at(Lens.SHIFT_RIGHT)] = own.tanRight(ownFocal) * focal / gate.squeeze();
+    values[at(Lens.SHIFT_UP)] = own.tanAbove(ownFocal) * focal;
+  }
+
+  private static int at(Parameter parameter) {
+    return Path.POSE.size() + Lens.KIND.parameters().indexOf(parameter);
   }
 
   private static Shot with(Shot shot, Lens lens, List<List<Key>> keys) {

@@ -4,6 +4,8 @@ import idlelens.core.lens.Gate;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.part.FocusRule;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.json.JsonPlace;
@@ -13,6 +15,7 @@ import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Conventions;
 import idlelens.exchange.scenefile.FollowHint;
 import idlelens.exchange.scenefile.Lane;
+import idlelens.exchange.scenefile.LensExtras;
 import idlelens.exchange.scenefile.View;
 import java.util.Map;
 import java.util.Optional;
@@ -49,29 +52,28 @@ final class OutgoingLenses {
     Shot shot = handOff.shot();
     LensTrack lens = motion.of(camera.id()).lens().orElseThrow();
     double aspect = shot.header().aspect();
-    Gate gate = camera.lens().lens().gate(aspect);
-    Back back = back(gate, aspect);
+    Back back = back(lens.gate(0), aspect);
     String name = camera.name();
     View view =
         new View.Focal(
-            lane(name, lens.focalMm(), back.factor),
+            lane(name, seen(lens, back), 1),
             Lane.still(name, back.widthMm),
             Lane.still(name, back.heightMm));
+    sayShift(camera, lens);
     return new Content.Camera(
         name,
         view,
         OptionalDouble.of(aspect),
         Optional.of(lane(name, lens.fStop(), 1)),
         Optional.of(lane(name, lens.focusM(), axes.length(1))),
-        Optional.of(ours(camera)));
+        Optional.of(ours(camera, lens)));
   }
 
-  /** The film back at the receiver, and what the focal length is multiplied by to see the same. */
-  private record Back(double widthMm, double heightMm, double factor) {}
+  /** The film back at the receiver. */
+  private record Back(double widthMm, double heightMm) {}
 
   /** A squeezed lens goes out as a round one on a sensor that is as much wider. */
   private Back back(Gate gate, double aspect) {
-    double seenWidth = gate.widthMm() * gate.squeeze();
     return handOff
         .profile()
         .filmBack()
@@ -79,9 +81,49 @@ final class OutgoingLenses {
             back -> {
               boolean across = handOff.profile().fit() == Gate.Fit.WIDTH;
               double width = across ? back.widthMm() : back.heightMm() * aspect;
-              return new Back(width, width / aspect, width / seenWidth);
+              return new Back(width, width / aspect);
             })
-        .orElse(new Back(seenWidth, gate.heightMm(), 1));
+        .orElse(new Back(gate.widthMm() * gate.squeeze(), gate.heightMm()));
+  }
+
+  /**
+   * The focal lengths that see the same on the receiver's film back. Squeeze and overscan change
+   * both sides of what is seen alike, so that a keyed one is a zoom there.
+   */
+  private double[] seen(LensTrack lens, Back back) {
+    int samples = lens.isStill() ? 1 : lens.focalMm().length;
+    double[] focal = new double[samples];
+    for (int i = 0; i < samples; i++) {
+      Gate gate = lens.gate(i);
+      focal[i] = lens.focalMm()[i] * (back.widthMm / (gate.widthMm() * gate.squeeze()));
+    }
+    return focal;
+  }
+
+  private void sayShift(Node.Camera camera, LensTrack lens) {
+    for (int i = 0; i < times.length; i++) {
+      if (lens.gate(i).rightMm() != 0 || lens.gate(i).upMm() != 0) {
+        notes.add(
+            camera.name()
+                + ": its lens is shifted; the format has no place for that, so other programs see"
+                + " straight ahead, and it comes back to us only");
+        return;
+      }
+    }
+  }
+
+  /** What it is set to besides that no format has a place for. */
+  private void set(String name, LensTrack lens, ObjectNode out) {
+    ObjectNode set = JsonNodeFactory.instance.objectNode();
+    for (Parameter parameter : Lens.OURS) {
+      Lane lane = lane(name, lens.values().values(parameter), 1);
+      if (!lane.isConstant() || lane.at(0) != parameter.usual()) {
+        LensExtras.samples(set, parameter.id(), lane);
+      }
+    }
+    if (!set.isEmpty()) {
+      out.set("set", set);
+    }
   }
 
   private Lane lane(String name, double[] values, double factor) {
@@ -92,9 +134,12 @@ final class OutgoingLenses {
   }
 
   /** What only we can read of it: the sensor as it is, and what the focus follows. */
-  private JsonPlace ours(Node.Camera camera) {
+  private JsonPlace ours(Node.Camera camera, LensTrack lens) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
-    out.set("lens", LensJson.write(camera.lens().withFocus(new FocusRule.Distance())));
+    ObjectNode settings = LensJson.write(camera.lens().withFocus(new FocusRule.Distance()));
+    settings.remove(Lens.SQUEEZE.id());
+    out.set("lens", settings);
+    set(camera.name(), lens, out);
     if (camera.lens().focus() instanceof FocusRule.Follow follow) {
       boolean there = FollowHint.write(follow, index, out);
       String what =

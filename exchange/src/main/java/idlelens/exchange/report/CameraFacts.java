@@ -52,7 +52,7 @@ record CameraFacts(
     return new CameraFacts(
         camera.name(),
         camera.lens().lens(),
-        camera.lens().lens().gate(shot.header().aspect()),
+        lens.gate(0),
         range(lens.focalMm()),
         range(lens.fStop()),
         range(lens.focusM()),

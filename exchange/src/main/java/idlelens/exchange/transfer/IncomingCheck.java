@@ -50,7 +50,7 @@ public record IncomingCheck(
   }
 
   private static Gate gate(Shot shot, String camera) {
-    return shot.camera(camera).lens().lens().gate(shot.header().aspect());
+    return shot.camera(camera).lens().gate(shot.header().aspect(), shot.header().range().in());
   }
 
   /** How far apart the two see the same points on each frame of the shot, in pixels at most. */
@@ -64,7 +64,7 @@ public record IncomingCheck(
     for (int i = 0; i < apart.length; i++) {
       double at = i / ofOther.rateHz();
       double focal = ofOther.lens(Take.FOCAL, at).orElseThrow();
-      Sight theirs = Sight.of(ofOther.pose(at), gate.horizontalRad(focal), gate.verticalRad(focal));
+      Sight theirs = Sight.of(ofOther.pose(at), gate, focal);
       double subject = lens.focusM()[lens.index(i)];
       apart[i] = PictureOffset.of(views.at(i), theirs, subject, WIDTH_PX).mostPx();
     }

@@ -1,9 +1,16 @@
 package idlelens.exchange.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Parameter;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
+import idlelens.core.time.SampleGrid;
 import idlelens.exchange.Rigs;
 import idlelens.exchange.outgoing.HandOff;
 import idlelens.exchange.profile.ReceiverProfile;
@@ -45,6 +52,33 @@ class FormatRoundTripTest {
 
   static Stream<String> everyFormat() {
     return SceneFormats.written().stream().map(SceneFormat::id);
+  }
+
+  /** For what no other program has a place, a scene has one of ours. */
+  @ParameterizedTest
+  @MethodSource("everyFormat")
+  void allThatALensIsSetTo_comesBackFromAScene(String id) throws Exception {
+    SceneFormat format = SceneFormats.writing(id);
+    assumeTrue(format.holds().nodes());
+    Shot shot = SHOT.withNode(Rigs.setTo(SHOT.node("cam"), Lens.OURS));
+    HandOff handOff = Exchanged.handOff(shot, "cam", ReceiverProfile.Y_UP_METRES);
+    Shot back = Exchanged.read(format, Exchanged.write(handOff, format));
+    LensTrack was = lens(shot, "cam", shot.header().range());
+    LensTrack is = lens(back, back.cameras().get(0).id(), shot.header().range());
+    for (int i = 0; i < shot.header().range().length(); i++) {
+      for (Parameter parameter : Lens.OURS) {
+        assertThat(is.value(parameter, i))
+            .as(parameter.id() + " on sample " + i)
+            .isCloseTo(was.value(parameter, i), within(1e-9));
+      }
+      assertThat(is.value(Lens.FOCAL, i)).isCloseTo(was.value(Lens.FOCAL, i), within(1e-4));
+      assertThat(is.gate(i).rightMm()).isCloseTo(was.gate(i).rightMm(), within(1e-9));
+    }
+    assertThat(back.cameras().get(0).lens().lens()).isEqualTo(shot.camera("cam").lens().lens());
+  }
+
+  private static LensTrack lens(Shot shot, String camera, FrameRange frames) {
+    return Evaluation.of(shot, SampleGrid.over(frames, 0), null).of(camera).lens().orElseThrow();
   }
 
   /** Long columns are written in pieces, and go deeper into what readers expect. */

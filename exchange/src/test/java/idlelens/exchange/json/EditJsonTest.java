@@ -275,6 +275,7 @@ class EditJsonTest {
         new SetMarkers(SHOT.markers()),
         new RemoveMarkers(List.of("door")),
         new SetPart("cam", Lens.PLAIN),
+        new SetPart("cam", Lens.PLAIN, Set.of("squeeze", "irisTurn")),
         new SetPart("parked", Aim.at("aim-3c", new Target.Place(1, 2, 3))),
         new AddPart("cam", AIM),
         new RemovePart("parked", "aim-3c"),

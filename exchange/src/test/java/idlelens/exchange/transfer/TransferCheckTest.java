@@ -118,8 +118,8 @@ class TransferCheckTest {
   /** Shifted sideways by s, points at depth d move by s / (2 d tan) picture widths. */
   @Test
   void pixels_ofAShift_areThoseOfTheNearestDepth() {
-    Sight one = new Sight(RigidPose.IDENTITY, 0.5, 0.28125);
-    Sight other = new Sight(RigidPose.of(0.01, 0, 0, 0, 0, 0), 0.5, 0.28125);
+    Sight one = Sight.straight(RigidPose.IDENTITY, 0.5, 0.28125);
+    Sight other = Sight.straight(RigidPose.of(0.01, 0, 0, 0, 0, 0), 0.5, 0.28125);
     PictureOffset offset = PictureOffset.of(one, other, 5, WIDTH);
     double near = 0.01 / (2 * 2.5 * 0.5) * WIDTH;
     double mean = near * (1 + 0.5 + 0.125) / 3;

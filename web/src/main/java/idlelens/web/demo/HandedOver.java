@@ -70,7 +70,7 @@ final class HandedOver {
             1,
             Tangent.Kind.SETTLE);
     Shot shot = new Shot(header, nodes);
-    Gate gate = camera.lens().lens().gate(ASPECT);
+    Gate gate = camera.lens().gate(ASPECT, 0);
     Take take = CameraMotion.of(shot, camera.id(), header.range(), gate);
     Fitting few = new Fitting(Keep.FITTED, TOLERANCE, Fitting.Carriers.DOLLY_AND_HEAD);
     for (Edit edit : few.edits(shot, CAMERA, take, FIRST, "a-cam-dolly")) {

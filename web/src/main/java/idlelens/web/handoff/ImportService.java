@@ -158,7 +158,10 @@ class ImportService {
     Node.Camera target = shot.camera(camera);
     Take take =
         CameraMotion.of(
-            from, source, found.range(), target.lens().lens().gate(shot.header().aspect()));
+            from,
+            source,
+            found.range(),
+            target.lens().gate(shot.header().aspect(), found.range().in()));
     return landing.fitting().edits(shot, camera, take, found.range().in(), freshId());
   }
 

@@ -2,8 +2,10 @@ package idlelens.web.operate;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
+import idlelens.core.lens.Gate;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
 import idlelens.core.walk.Body;
 import idlelens.core.walk.Stance;
 import idlelens.core.walk.Steering;
@@ -89,7 +91,8 @@ final class WalkJson {
     out.set("pan", row.get(3));
     out.set("tilt", row.get(4));
     out.set("roll", row.get(5));
-    var gate = camera.lens().lens().gate(shot.header().aspect());
+    ShotHeader header = shot.header();
+    Gate gate = camera.lens().gate(header.aspect(), header.range().in());
     out.put("focalMm", focalMm);
     out.put("horizontalDeg", Math.toDegrees(gate.horizontalRad(focalMm)));
     return out.put("verticalDeg", Math.toDegrees(gate.verticalRad(focalMm)));

@@ -32,9 +32,12 @@ final class PartKindJson {
               Map.entry(Family.WEIGHT, List.of("slate", "kelp", "plum")),
               Map.entry(Family.PACE, List.of("tide")),
               Map.entry(Family.FRAMING, List.of("tide", "kelp", "plum")),
-              Map.entry(Family.SCALE, List.of("tide")),
+              Map.entry(Family.SCALE, List.of("tide", "kelp")),
               Map.entry(Family.EXPOSURE, List.of("brass")),
               Map.entry(Family.OFFSET, List.of("tide", "kelp", "brass")),
+              Map.entry(Family.IRIS, List.of("plum")),
+              Map.entry(Family.SHUTTER, List.of("slate")),
+              Map.entry(Family.SHIFT, List.of("tide", "kelp")),
               Map.entry(
                   Family.RATE, List.of("tide", "kelp", "brass", "plum", "slate", "ember", "ink"))));
 

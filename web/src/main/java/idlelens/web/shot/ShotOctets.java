@@ -1,11 +1,8 @@
 package idlelens.web.shot;
 
 import idlelens.core.check.Pace;
-import idlelens.core.lens.Gate;
-import idlelens.core.lens.LensBody;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.Jumps;
-import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.NodeMotion;
 import idlelens.core.motion.PoseTrack;
 import idlelens.core.part.Path;
@@ -29,8 +26,6 @@ import tools.jackson.databind.node.ObjectNode;
 /** Motion and triangles as the browser gets them; layout in {@code docs/formats.md}. */
 @Component
 class ShotOctets {
-  private static final double DEGREES = 180 / Math.PI;
-
   private final AssetRepository assets;
 
   ShotOctets(AssetRepository assets) {
@@ -108,10 +103,7 @@ class ShotOctets {
       FrameRate rate = motion.shot().header().rate();
       bundle.add(out, "pace", Pace.metresPerSecond(node.world(), rate, jumps), 1);
       addOwn(bundle, out, node);
-      node.lens().ifPresent(lens -> addLens(bundle, out, lens));
-      if (motion.shot().node(id) instanceof Node.Camera camera) {
-        addGate(out, camera, motion.shot().header().aspect());
-      }
+      node.lens().ifPresent(lens -> LensOctets.add(bundle, out, lens));
       if (motion.shot().node(id) instanceof Node.Rail rail) {
         bundle.add(out, "anchors", anchors(rail.rail()));
       }
@@ -168,30 +160,6 @@ class ShotOctets {
                         p ->
                             bundle.add(
                                 own, new Path(part, p.id()).toString(), track.values(p), 1)));
-  }
-
-  private static void addLens(OctetBundle bundle, ObjectNode out, LensTrack lens) {
-    ObjectNode to = out.putObject("lens");
-    bundle.add(to, "focalMm", lens.focalMm(), 1);
-    bundle.add(to, "fStop", lens.fStop(), 1);
-    bundle.add(to, "focusM", lens.focusM(), 1);
-    bundle.add(to, "nearM", lens.nearM(), 1);
-    bundle.add(to, "farM", lens.farM(), 1);
-    bundle.add(to, "hyperfocalM", lens.hyperfocalM(), 1);
-    bundle.add(to, "horizontalDeg", lens.horizontalRad(), DEGREES);
-    bundle.add(to, "verticalDeg", lens.verticalRad(), DEGREES);
-  }
-
-  /** What of the sensor the picture uses, and what follows from that alone. */
-  private static void addGate(ObjectNode out, Node.Camera camera, double aspect) {
-    LensBody lens = camera.lens().lens();
-    Gate gate = lens.gate(aspect);
-    out.putObject("gate")
-        .put("widthMm", gate.widthMm())
-        .put("heightMm", gate.heightMm())
-        .put("exceeds", gate.exceeds(lens.sensor()))
-        .put("equivalent35", gate.equivalent35Mm(1))
-        .put("circleMm", lens.circleMm(aspect));
   }
 
   private void addMeshes(OctetBundle bundle, List<Node.Piece> pieces) {

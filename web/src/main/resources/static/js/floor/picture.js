@@ -8,7 +8,9 @@ import { Air } from '../solids/air.js';
 import { Lamps } from '../solids/lamps.js';
 import { Solids } from '../solids/solids.js';
 import { shineOf } from '../shot/looks.js';
-import { poseIn, valueAt } from '../shot/samples.js';
+import { lensIn, poseIn } from '../shot/samples.js';
+import { seenBy } from '../shot/seen.js';
+import { lookThrough } from '../solids/look-through.js';
 
 const SLOW_MS = 25;
 const REST_MS = 260;
@@ -198,11 +200,7 @@ export class Picture {
     const [x, y, width, height] = box ?? [0, 0, w, h];
     this.renderer.setViewport(x, y, width, height);
     this.renderer.setScissor(x, y, width, height);
-    this.camera.position.set(pose.x, pose.y, pose.z);
-    this.camera.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
-    this.camera.fov = lens.verticalDeg;
-    this.camera.aspect = this.store.header.aspect;
-    this.camera.updateProjectionMatrix();
+    lookThrough(this.camera, pose, seenBy(lens));
     this.sky.position.copy(this.camera.position);
     const moved = this.solids.place(state, frame, 'picture');
     this.lamps.place(state, frame, 'picture');
@@ -327,9 +325,8 @@ export class Picture {
 /** What a camera of a state does at a frame, or null. */
 function look(state, id, frame) {
   const pose = poseIn(state, id, frame);
-  if (state.live?.id === id) return { pose, lens: state.live.lens };
-  const lens = state.motion.get(id)?.lens;
-  return pose && lens ? { pose, lens: { verticalDeg: valueAt(state, lens.verticalDeg, frame) } } : null;
+  const lens = lensIn(state, id, frame);
+  return pose && lens ? { pose, lens } : null;
 }
 
 /** Whether pictures are computed without a graphics card. */

@@ -9,7 +9,7 @@ import { keyState } from './key-button.js';
 import { NumberField } from './number-field.js';
 import { showPoints, withPoint } from './target-field.js';
 
-const SETTINGS = ['sensorMm', 'fit', 'squeeze', 'closeFocusM', 'circleMm', 'follow'];
+const SETTINGS = ['sensorMm', 'fit', 'closeFocusM', 'circleMm', 'iris', 'shutterOpens', 'follow'];
 
 /** The lens of a camera by its parts, each with {rows, refresh}. */
 export const lensPanel = {
@@ -203,11 +203,9 @@ function factsPart(store, desk, id, lens) {
       facts.far.show(lengthText(now.farM));
       facts.hyper.show(lengthText(now.hyperfocalM));
       showFocus(facts.focus, now.focusM, lens.now().closeFocusM);
-      const gate = store.motion.get(id)?.gate;
-      if (!gate) return;
-      facts.equal.show(`${fixed(now.focalMm * gate.equivalent35, 1)} mm`);
-      facts.circle.show(`${fixed(gate.circleMm * 1000, 1)} µm`);
-      showGate(facts.gate, gate, lens.now().sensorMm);
+      facts.equal.show(`${fixed(now.focalMm * now.equivalent35, 1)} mm`);
+      facts.circle.show(`${fixed(now.circleMm * 1000, 1)} µm`);
+      showGate(facts.gate, now, lens.now().sensorMm);
     },
   };
 }
@@ -220,12 +218,13 @@ function showFocus(shown, focusM, closeFocusM) {
   shown.element.title = close ? says : 'Distance along the axis';
 }
 
-/** @param {any} shown @param {import('../shot/types.js').Gate} gate @param {number[]} sensorMm */
-function showGate(shown, gate, sensorMm) {
+/** @param {any} shown @param {any} lens what it is set to @param {number[]} sensorMm */
+function showGate(shown, lens, sensorMm) {
+  const exceeds = lens.exceeds > 0;
   const size = (w, h2) => `${fixed(w, 2)} × ${fixed(h2, 2)} mm`;
-  shown.show(size(gate.widthMm, gate.heightMm) + (gate.exceeds ? ' !' : ''));
-  shown.element.classList.toggle('trouble', gate.exceeds);
+  shown.show(size(lens.gateWidthMm, lens.gateHeightMm) + (exceeds ? ' !' : ''));
+  shown.element.classList.toggle('trouble', exceeds);
   const sensor = size(sensorMm[0], sensorMm[1]);
   const says = `The picture asks for more than the sensor has (${sensor}): fit it by the other side`;
-  shown.element.title = gate.exceeds ? says : 'Part of the sensor that the picture uses';
+  shown.element.title = exceeds ? says : 'Part of the sensor that the picture uses';
 }

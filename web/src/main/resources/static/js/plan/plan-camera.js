@@ -2,6 +2,7 @@
 import { s } from '../common/dom.js';
 import { lengthRange } from '../common/units.js';
 import { outOf } from '../shot/samples.js';
+import { seenBy } from '../shot/seen.js';
 import { forward } from './outline.js';
 import { takeable } from './takes.js';
 
@@ -19,14 +20,14 @@ export function frustum(plan, node, labels) {
   const lens = plan.store.lens(node.id, plan.desk.frame);
   if (!pose || !lens) return [];
   const far = Math.min(lens.focusM, 12);
-  const [tw, th] = [Math.tan((lens.horizontalDeg * Math.PI) / 360), Math.tan((lens.verticalDeg * Math.PI) / 360)];
+  const { across, up, right, above } = seenBy(lens);
   const from = plan.place(pose);
   const corners = [
     [-1, 1],
     [1, 1],
     [1, -1],
     [-1, -1],
-  ].map(([u, v]) => plan.place(outOf(pose, [u * tw * far, v * th * far, -far])));
+  ].map(([u, v]) => plan.place(outOf(pose, [(right + u * across) * far, (above + v * up) * far, -far])));
   if (!from || corners.some((c) => !c)) return [];
   labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
   return [
@@ -81,13 +82,13 @@ export function view(plan, node, labels) {
 
 /** The angle of view, and between near and far limit what is sharp. */
 function wedge(plan, at, look, lens, labels) {
-  const half = ((plan.side === 'above' ? lens.horizontalDeg : lens.verticalDeg) * Math.PI) / 360;
+  const seen = seenBy(lens);
+  const [half, beside] = plan.side === 'above' ? [seen.across, seen.right] : [seen.up, seen.above];
   const [w, h] = plan.size;
   const reach = Math.hypot(w, h) * plan.metresPerPixel * 1.2;
-  const spread = Math.tan(half);
   const corner = (distance, sign) => {
     const along = distance * Math.max(0.2, look.length);
-    const aside = distance * spread * sign;
+    const aside = distance * (beside + half * sign);
     return plan.toScreen([at[0] + look.a * along - look.b * aside, at[1] + look.b * along + look.a * aside]);
   };
   const far = Math.min(lens.farM, MOST_SHARP_M);

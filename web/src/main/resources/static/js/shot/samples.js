@@ -21,3 +21,13 @@ export function outOf(pose, v) {
   const [x, y, z] = turned(v, pose);
   return { x: x + pose.x, y: y + pose.y, z: z + pose.z };
 }
+
+/** What the lens of a camera does at a frame, or null. */
+export function lensIn(state, id, frame) {
+  const lens = state.motion.get(id)?.lens;
+  if (!lens) return null;
+  const stored = Object.fromEntries(
+    Object.entries(lens).map(([name, column]) => [name, valueAt(state, column, frame)]),
+  );
+  return state.live?.id === id ? { ...stored, ...state.live.lens } : stored;
+}

@@ -3,7 +3,7 @@ import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from
 import { isHiddenIn } from './hidden.js';
 import { unpack } from './octets.js';
 import { carrierAt, carrierOf, complete, everCarrying, partOf, titleOf } from './parts.js';
-import { poseIn, valueAt } from './samples.js';
+import { lensIn, poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
 const AGAIN_AFTER_MS = 1500;
@@ -400,10 +400,7 @@ export class ShotStore extends EventTarget {
 
   /** What the lens of a camera does at a frame. */
   lens(id, frame) {
-    const lens = this.motion.get(id)?.lens;
-    if (!lens) return null;
-    const stored = Object.fromEntries(Object.entries(lens).map(([name, column]) => [name, this.value(frame, column)]));
-    return this.live?.id === id ? { ...stored, ...this.live.lens } : stored;
+    return lensIn(this, id, frame);
   }
 
   cameras() {

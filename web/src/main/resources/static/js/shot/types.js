@@ -111,24 +111,12 @@
  * @property {Float32Array} pace metres a second
  * @property {Record<string, Float32Array>} own parameters by path
  * @property {Record<string, Float32Array>} [lens]
- * @property {Gate} [gate] of a camera
  * @property {Float32Array} [anchors] of a rail
  * @property {Record<string, Record<string, Float32Array>>} [curves]
  * @property {boolean} [slopes]
  * @property {Float32Array} [path]
  * @property {[string, number, number, number][]} [overshoots]
  * @property {[string, number, number, number][]} [creeps]
- */
-
-/**
- * What of the sensor the picture uses.
- *
- * @typedef {object} Gate
- * @property {number} widthMm
- * @property {number} heightMm
- * @property {boolean} exceeds whether that is more than the sensor has
- * @property {number} equivalent35 focal length on full frame for each mm here
- * @property {number} circleMm circle of confusion
  */
 
 /** @typedef {{first: number, count: number, stepsPerFrame?: number}} Grid */

@@ -54,7 +54,7 @@ class PanelHandsTest extends BrowserTest {
   void wrongNumbers_areToldInTheWordsOfTheScreen_andAFocusTooNearAtOnce() {
     Page page = openLens(app.copyOf("Two cameras"));
     type(page, "F-stop", "0");
-    page.waitForSelector(".toast-line.bad:has-text('F-stop is 0; 0.5 to 128 is possible')");
+    page.waitForSelector(".toast-line.bad:has-text('F-stop is 0; 0.05 to 128 is possible')");
     page.waitForFunction(
         "() => document.querySelector(\".settings input[aria-label='F-stop']\").value === '5.6'");
     type(page, "Focus distance", "5cm");

@@ -106,7 +106,7 @@ class ShotApiTest {
         "{\"revision\":1,\"edits\":[{\"edit\":\"rename\",\"id\":\"no\",\"name\":\"x\"}]}|422|node is"
             + " 'no'; allowed: the id of a node of this shot",
         "{\"revision\":1,\"edits\":[{\"edit\":\"set-values\",\"id\":\"a-cam\",\"frame\":1001,"
-            + "\"values\":{\"fstop\":0},\"keying\":\"still\"}]}|422|fstop is 0.0; allowed: 0.5 to 128",
+            + "\"values\":{\"fstop\":0},\"keying\":\"still\"}]}|422|fstop is 0.0; allowed: 0.05 to 128",
         "{\"revision\":1,\"edits\":[{\"edit\":\"carry\",\"id\":\"dolly\",\"carrier\":\"head\",\"frame\":"
             + "1001}]}|422|a loop (Dolly > Shoulder > Head > Dolly)",
       })

@@ -1,0 +1,19 @@
+// Puts a camera where one of the shot stands, so that it sees what that sees.
+
+/** Nearest and farthest that is drawn, in metres. */
+const [NEAREST_M, FARTHEST_M] = [0.05, 2000];
+
+/**
+ * @param {any} camera of the drawing
+ * @param {import('../shot/types.js').Pose} pose
+ * @param {import('../shot/seen.js').Seen} seen
+ */
+export function lookThrough(camera, pose, { across, up, right, above }) {
+  camera.position.set(pose.x, pose.y, pose.z);
+  camera.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
+  camera.updateMatrixWorld();
+  const edges = [right - across, right + across, above + up, above - up];
+  const [left, end, top, bottom] = edges.map((tangent) => tangent * NEAREST_M);
+  camera.projectionMatrix.makePerspective(left, end, top, bottom, NEAREST_M, FARTHEST_M, camera.coordinateSystem);
+  camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert();
+}
