@@ -20,18 +20,21 @@ class BrowserRoomsTest {
 
   /** Each folder with those it may look at; the pages themselves may look at all. */
   private static final Map<String, List<String>> LOOKS_AT =
-      Map.of(
-          "common", List.of(),
-          "shot", List.of("common"),
-          "solids", List.of("common", "shot"),
-          "plan", List.of("common", "shot", "solids"),
-          "curves", List.of("common", "shot"),
-          "panels", List.of("common", "shot"),
-          "operate", List.of("common", "shot"),
-          "checks", List.of("common", "shot", "panels"),
-          "handoff", List.of("common"),
-          "floor",
-              List.of("common", "shot", "solids", "plan", "curves", "panels", "checks", "operate"));
+      Map.ofEntries(
+          Map.entry("common", List.of()),
+          Map.entry("shot", List.of("common")),
+          Map.entry("solids", List.of("common", "shot")),
+          Map.entry("picture", List.of("common", "shot", "solids")),
+          Map.entry("plan", List.of("common", "shot", "solids")),
+          Map.entry("curves", List.of("common", "shot")),
+          Map.entry("panels", List.of("common", "shot")),
+          Map.entry("operate", List.of("common", "shot")),
+          Map.entry("checks", List.of("common", "shot", "panels")),
+          Map.entry("handoff", List.of("common")),
+          Map.entry(
+              "floor",
+              List.of(
+                  "common", "shot", "picture", "plan", "curves", "panels", "checks", "operate")));
 
   @Test
   void arrowsBetweenFoldersPointOneWay() throws IOException {

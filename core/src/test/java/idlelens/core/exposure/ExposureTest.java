@@ -118,6 +118,14 @@ class ExposureTest {
     assertThat(seen[5]).isCloseTo(-0.01 / (2 * tangent) * WIDTH_PX, within(0.001 + 0.002 * blur));
   }
 
+  /** With as many passes as a picture has, the disc is no longer or shorter one way. */
+  @Test
+  void sixtyFourPasses_makeARoundDisc() {
+    Exposure exposure = new Exposure(shot(camera(LensBody.PLAIN, Map.of())), "cam", 5, 64);
+    double[] seen = seen(exposure, new Vector3d(0, 0, -1));
+    assertThat(seen[6] / seen[7]).isCloseTo(1, within(0.01));
+  }
+
   @Test
   void whatIsInFocus_standsStillInAllPasses_alsoThroughAShiftedLens() {
     Map<Path, Curve> shifted = Map.of(lens(Lens.SHIFT_RIGHT), Curve.still(3));

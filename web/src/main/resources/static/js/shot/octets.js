@@ -12,6 +12,7 @@ export function unpack(buffer) {
   const start = 8 + length;
   const floats = ({ at, n }) => new Float32Array(buffer, start + at * 4, n);
   for (const node of head.nodes ?? []) resolve(node, floats);
+  if (head.eye) resolve(head.eye, floats);
   for (const mesh of head.meshes ?? []) {
     const { at, n } = mesh.indices;
     mesh.indices = new Uint32Array(buffer, start + at * 4, n);

@@ -1,10 +1,12 @@
-// Reading samples of a state of a shot: {motion, grid}, and live, what a hand does with a camera just now.
+// Reading samples of a state of a shot: {motion, grid}, with live, what a hand does with a camera just now, or sample,
+// the one that counts whatever the frame.
 import { turned } from '../common/turned.js';
 
 /** The value of a column at a frame; before and after what was computed, that of the nearest sample. */
 export function valueAt(state, column, frame) {
   if (column.length === 1) return column[0];
-  return column[Math.max(0, Math.min(column.length - 1, Math.round(frame - state.grid.first)))];
+  const at = state.sample ?? Math.round(frame - state.grid.first);
+  return column[Math.max(0, Math.min(column.length - 1, at))];
 }
 
 /** Place and turn in the world at a frame, or null. */

@@ -1,7 +1,7 @@
 // Puts a camera where one of the shot stands, so that it sees what that sees.
 
 /** Nearest and farthest that is drawn, in metres. */
-const [NEAREST_M, FARTHEST_M] = [0.05, 2000];
+export const [NEAREST_M, FARTHEST_M] = [0.05, 2000];
 
 /**
  * @param {any} camera of the drawing

@@ -71,7 +71,7 @@ class CardsTest extends BrowserTest {
     choose(page, file("sign.png", Color.GREEN));
     waitForRevision(page, 3);
     page.waitForFunction(
-        "() => idleLens.picture.solids.pieces.get(idleLens.desk.selected).solid.material.map");
+        "() => idleLens.picture.set.solids.pieces.get(idleLens.desk.selected).solid.material.map");
     assertThat(number(page, "() => idleLens.desk.node.shape.width")).isEqualTo(1.6);
     int[] left = seen(page, -0.25);
     assertThat(left[1]).as("green on the left").isGreaterThan(left[0] + 40);
@@ -113,7 +113,7 @@ class CardsTest extends BrowserTest {
     page.waitForFunction(
         "() => document.querySelector('.settings').textContent.includes('3 of 3, round 4 f')");
     page.waitForFunction(
-        "() => { const { picture, desk } = idleLens; const { solid } = picture.solids.pieces.get(desk.selected);"
+        "() => { const { picture, desk } = idleLens; const { solid } = picture.set.solids.pieces.get(desk.selected);"
             + " picture.draw(); return solid.material.map"
             + " && solid.userData.id === desk.selected; }");
     int[] blue = seen(page, -0.25);
@@ -164,7 +164,7 @@ class CardsTest extends BrowserTest {
     page.click(".menu button:has-text('what is selected, again')");
     waitForRevision(page, 5);
     String card =
-        "idleLens.picture.solids.pieces.get(idleLens.store.nodes.find((n) => n.finish?.text && n.finish.pictures).id).solid";
+        "idleLens.picture.set.solids.pieces.get(idleLens.store.nodes.find((n) => n.finish?.text && n.finish.pictures).id).solid";
     page.waitForFunction("() => " + card + ".isInstancedMesh && " + card + ".material.map");
     assertThat(number(page, "() => " + card + ".children.length")).isEqualTo(2);
     assertThat(
@@ -183,7 +183,7 @@ class CardsTest extends BrowserTest {
   @Test
   void gullOfTheDemo_beatsItsWings() {
     Page page = openFloor(app.copyOf("Two cameras"));
-    String map = "() => idleLens.picture.solids.pieces.get('gull').solid.material.map";
+    String map = "() => idleLens.picture.set.solids.pieces.get('gull').solid.material.map";
     page.waitForFunction(map);
     page.evaluate("() => { window.first = (" + map + ")().uuid; idleLens.desk.goTo(1003); }");
     page.waitForFunction("() => (" + map + ")().uuid !== window.first");

@@ -271,7 +271,7 @@ class ChecksTest extends BrowserTest {
     type(page, "Each copy later by", "2f");
     waitForRevision(page, 5);
     page.waitForFunction(
-        "() => idleLens.picture.solids.pieces.get('crate-1').solid.count === 1000");
+        "() => idleLens.picture.set.solids.pieces.get('crate-1').solid.count === 1000");
     page.waitForSelector("#plan .copies", new Page.WaitForSelectorOptions().setState(ATTACHED));
     String before = (String) page.evaluate(COPY, 999);
     page.evaluate("() => idleLens.desk.select('crate-1', 'keys')");
@@ -289,7 +289,7 @@ class ChecksTest extends BrowserTest {
 
   /** Where a copy is drawn, as text. */
   private static final String COPY =
-      "(k) => { const { solid } = idleLens.picture.solids.pieces.get('crate-1');"
+      "(k) => { const { solid } = idleLens.picture.set.solids.pieces.get('crate-1');"
           + " return [...solid.instanceMatrix.array.slice(16 * k + 12, 16 * k + 15)]"
           + ".map((v) => v.toFixed(4)).join(); }";
 

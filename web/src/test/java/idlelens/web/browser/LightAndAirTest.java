@@ -14,7 +14,7 @@ class LightAndAirTest extends BrowserTest {
         (List<?>)
             page.evaluate(
                 "place => { const { picture } = idleLens; const { w, h } = picture.size;"
-                    + " picture.shadowsStale = true; picture.draw(true);"
+                    + " picture.set.shadowsStale = true; picture.draw(true);"
                     + " const [px, py] = picture.project(place); const small ="
                     + " document.createElement('canvas'); small.width = w; small.height = h;"
                     + " const pen = small.getContext('2d'); pen.drawImage(picture.canvas, 0, 0, w,"
@@ -93,17 +93,17 @@ class LightAndAirTest extends BrowserTest {
     page.evaluate("() => idleLens.picture.draw()");
     String places =
         "of => JSON.stringify([...of.values()].map((o) => Math.round((o.light ?? o.points).position.z)))";
-    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.lamps.lights)"))
+    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.set.lamps.lights)"))
         .as("itself, then those next to it")
         .isEqualTo("[0,4,-4,-8,-12]");
-    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.air.mists)"))
+    assertThat(page.evaluate("() => (" + places + ")(idleLens.picture.set.air.mists)"))
         .isEqualTo("[0,4,-4,-8,-12]");
     page.evaluate(
         "() => idleLens.store.edit([{ edit: 'set-repeat', id: 'row', repeat: { count: 2, first: 0,"
             + " z: -4 } }])");
     waitForRevision(page, 3);
-    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(2);
-    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(2);
+    assertThat(number(page, "() => idleLens.picture.set.lamps.lights.size")).isEqualTo(2);
+    assertThat(number(page, "() => idleLens.picture.set.air.mists.size")).isEqualTo(2);
     page.close();
   }
 
@@ -117,12 +117,12 @@ class LightAndAirTest extends BrowserTest {
       page.evaluate("() => idleLens.desk.chooseCard('piece')");
       page.waitForSelector(".settings h2:has-text('" + what + "')");
     }
-    assertThat(number(page, "() => idleLens.picture.lamps.lights.size")).isEqualTo(1);
-    assertThat(number(page, "() => idleLens.picture.air.mists.size")).isEqualTo(1);
-    page.waitForFunction("() => idleLens.picture.scene.fog");
+    assertThat(number(page, "() => idleLens.picture.set.lamps.lights.size")).isEqualTo(1);
+    assertThat(number(page, "() => idleLens.picture.set.air.mists.size")).isEqualTo(1);
+    page.waitForFunction("() => idleLens.picture.set.scene.fog");
     page.locator(".settings .shown label", new Page.LocatorOptions().setHasText("in the picture"))
         .click();
-    page.waitForFunction("() => !idleLens.picture.scene.fog");
+    page.waitForFunction("() => !idleLens.picture.set.scene.fog");
     String light =
         (String) page.evaluate("() => idleLens.store.nodes.find((n) => n.kind === 'light').id");
     page.evaluate("id => idleLens.desk.select(id, 'piece')", light);
@@ -135,7 +135,7 @@ class LightAndAirTest extends BrowserTest {
     type(page, "Stops", "2");
     waitForRevision(page, (int) revision + 3);
     page.waitForFunction(
-        "id => Math.abs(idleLens.picture.lamps.lights.get(id + ' ').light.intensity - 14 * 16) < 0.01",
+        "id => Math.abs(idleLens.picture.set.lamps.lights.get(id + ' ').light.intensity - 14 * 16) < 0.01",
         light);
     page.evaluate("() => idleLens.desk.select('lantern')");
     page.click("#add-part");
@@ -143,7 +143,8 @@ class LightAndAirTest extends BrowserTest {
     waitForRevision(page, (int) revision + 4);
     type(page, "Size", "3");
     waitForRevision(page, (int) revision + 5);
-    page.waitForFunction("() => idleLens.picture.solids.pieces.get('lantern').solid.scale.x === 3");
+    page.waitForFunction(
+        "() => idleLens.picture.set.solids.pieces.get('lantern').solid.scale.x === 3");
     page.close();
   }
 }

@@ -1,27 +1,19 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import { drawSoon } from '../common/draw-soon.js';
-import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { isHeld } from '../common/reach.js';
-import { drawMarks } from './picture-marks.js';
-import { makeSky, setSun, SKY } from '../solids/materials.js';
-import { Air } from '../solids/air.js';
-import { Lamps } from '../solids/lamps.js';
-import { Solids } from '../solids/solids.js';
-import { shineOf } from '../shot/looks.js';
 import { lensIn, poseIn } from '../shot/samples.js';
 import { seenBy } from '../shot/seen.js';
-import { lookThrough } from '../solids/look-through.js';
+import { Exposing } from './exposing.js';
+import { drawMarks } from './picture-marks.js';
+import { SetView } from './set-view.js';
 
 const SLOW_MS = 25;
 const REST_MS = 260;
 const COARSEST = 0.4;
 const COARSEST_IN_SOFTWARE = 0.25;
 const SOFTWARE_LAG = 2; // frames
-const WITHOUT_SUN = 2.2;
-const SUN_AT_ONE = 2.6;
 const FINE = 2; // more points than the screen has, against jagged edges
 const FINE_IN_SOFTWARE = 1.5;
-const SHADOW_REACH_M = 24;
 
 /** Draws when something changed; lowers its resolution before its rate. */
 export class Picture {
@@ -35,42 +27,13 @@ export class Picture {
     this.scale = 1; // of the resolution while something moves
     this.drawnScale = 1;
     this.abort = new AbortController();
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: false, powerPreference: 'high-performance' });
-    this.software = isSoftware(this.renderer.getContext());
+    this.set = new SetView(store, canvas);
+    this.renderer = this.set.renderer;
+    this.software = this.set.software;
     this.coarsest = this.software ? COARSEST_IN_SOFTWARE : COARSEST;
     if (this.software) this.scale = COARSEST;
-    this.renderer.shadowMap.enabled = true;
-    this.renderer.shadowMap.type = this.software ? THREE.BasicShadowMap : THREE.PCFShadowMap;
-    this.renderer.setOpaqueSort((a, b) => a.renderOrder - b.renderOrder || a.z - b.z);
-    this.renderer.shadowMap.autoUpdate = false;
-    this.scene = new THREE.Scene();
-    this.solids = new Solids(store, this.scene);
-    this.lamps = new Lamps(store, this.scene);
-    this.air = new Air(store, this.scene);
-    this.camera = new THREE.PerspectiveCamera(30, 16 / 9, 0.05, 2000);
-    this.sky = makeSky();
-    this.scene.add(this.sky);
-    this.skyLight = new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 1.55);
-    this.scene.add(this.skyLight);
-    this.sun = this.makeSun();
+    this.exposing = new Exposing(store, desk, this.set);
     this.listen();
-  }
-
-  makeSun() {
-    const sun = new THREE.DirectionalLight('#ffffff', 0);
-    sun.castShadow = true;
-    sun.shadow.mapSize.set(2048, 2048);
-    sun.shadow.bias = -0.0004;
-    sun.shadow.normalBias = this.software ? 0.12 : 0.06; // against teeth along curved walls
-    const box = sun.shadow.camera;
-    box.left = -SHADOW_REACH_M;
-    box.right = SHADOW_REACH_M;
-    box.top = SHADOW_REACH_M;
-    box.bottom = -SHADOW_REACH_M;
-    box.near = 1;
-    box.far = 160;
-    this.scene.add(sun, sun.target);
-    return sun;
   }
 
   listen() {
@@ -81,8 +44,8 @@ export class Picture {
     this.store.addEventListener(
       'motion',
       () => {
-        this.shadowsStale = true;
-        this.air.sync();
+        this.set.shadowsStale = true;
+        this.set.air.sync();
         draw();
       },
       { signal },
@@ -102,10 +65,7 @@ export class Picture {
   }
 
   syncPieces() {
-    this.solids.sync();
-    this.lamps.sync();
-    this.air.sync();
-    this.shadowsStale = true;
+    this.set.sync();
     this.ask();
   }
 
@@ -141,6 +101,7 @@ export class Picture {
   ask() {
     if (this.asked || !this.store.header) return;
     this.asked = true;
+    this.exposing.stop();
     clearTimeout(this.resting);
     const drawn = (now) => {
       this.asked = false;
@@ -158,10 +119,20 @@ export class Picture {
       this.resting = setTimeout(() => this.rest(), REST_MS); // a hand may go on at any moment
       return;
     }
-    const scale = this.software ? FINE_IN_SOFTWARE : FINE;
-    if (this.asked || (this.drawnScale === scale && !this.shadowsStale)) return;
-    if (this.drawnScale !== scale) this.resize(scale);
-    this.draw(true);
+    if (this.asked) return;
+    const refines = this.exposing.canRefine() && this.canvas.hidden === false;
+    const scale = this.software ? (refines ? 1 : FINE_IN_SOFTWARE) : FINE;
+    if (this.drawnScale !== scale || this.set.shadowsStale) {
+      if (this.drawnScale !== scale) this.resize(scale);
+      this.draw(true);
+    }
+    if (refines) this.exposing.refine();
+  }
+
+  /** @param {{mode?: string, passes?: number}} to how focus and shutter are shown */
+  setBlur(to) {
+    this.exposing.setTo(to);
+    this.ask();
   }
 
   /** @param fine whether there is time for shadows even where they are slow */
@@ -191,7 +162,7 @@ export class Picture {
     this.renderer.clear();
     this.drawLook(was, first, fine, box(0));
     this.drawLook((second && look(second, desk.camera, desk.frame)) ?? seen, second ?? now, fine, box(half + 1));
-    this.shadowsStale = true; // the next picture alone has its own
+    this.set.shadowsStale = true; // the next picture alone has its own
   }
 
   /** One picture: the set as it is in a state, seen by its camera, in a box or all over. */
@@ -200,46 +171,10 @@ export class Picture {
     const [x, y, width, height] = box ?? [0, 0, w, h];
     this.renderer.setViewport(x, y, width, height);
     this.renderer.setScissor(x, y, width, height);
-    lookThrough(this.camera, pose, seenBy(lens));
-    this.sky.position.copy(this.camera.position);
-    const moved = this.solids.place(state, frame, 'picture');
-    this.lamps.place(state, frame, 'picture');
-    this.air.place(state, frame, height * this.renderer.getPixelRatio(), 'picture');
-    this.placeSun();
-    this.shadowsStale ||= moved;
-    if (this.shadowsStale && (fine || !this.software)) {
-      this.renderer.shadowMap.needsUpdate = true;
-      this.shadowsStale = false;
-    }
-    this.renderer.render(this.scene, this.camera);
-  }
-
-  placeSun() {
-    const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n, 'picture'));
-    const pose = node && this.store.pose(node.id, this.desk.frame);
-    const direction = new THREE.Vector3(0.3, -1, -0.2);
-    if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));
-    direction.normalize();
-    const colour = new THREE.Color(node?.colour ?? '#ffffff');
-    this.sun.intensity = this.sunlight(node);
-    this.sun.color.copy(colour);
-    const centre = this.camera.position
-      .clone()
-      .addScaledVector(new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0), 13);
-    // moves in steps, so that shadows stand still
-    centre.set(Math.round(centre.x / 4) * 4, 0, Math.round(centre.z / 4) * 4);
-    if (!this.sun.target.position.equals(centre)) this.shadowsStale = true;
-    this.sun.target.position.copy(centre);
-    this.sun.position.copy(centre).addScaledVector(direction, -80);
-    const sunTo = direction.clone().negate();
-    setSun(this.sky.material, sunTo, colour);
-    this.solids.light(sunTo, colour);
-  }
-
-  /** A set that came without any light can be seen all the same. */
-  sunlight(node) {
-    if (node) return node.strength * SUN_AT_ONE * shineOf(this.store, node, this.desk.frame);
-    return this.store.nodes.some((n) => n.kind === 'light') ? 0 : WITHOUT_SUN;
+    const points = height * this.renderer.getPixelRatio();
+    const view = { pose, seen: seenBy(lens), state, frame };
+    if (box || frame !== this.desk.frame) this.set.draw(view, { fine, height: points });
+    else this.exposing.draw(view, lens, { fine, height: points });
   }
 
   /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */
@@ -269,29 +204,26 @@ export class Picture {
     small.height = Math.round(width / store.header.aspect);
     this.drawLook(seen, now, true, null, frame);
     small.getContext('2d', { willReadFrequently: true }).drawImage(this.canvas, 0, 0, small.width, small.height);
-    this.shadowsStale = true;
+    this.set.shadowsStale = true;
     this.draw(true);
     return small;
   }
 
   /** Pixels on the canvas of a place in the world as it was last drawn, or null where it is not in the picture. */
-  project([x, y, z]) {
-    const at = new THREE.Vector3(x, y, z).project(this.camera);
-    if (Math.abs(at.x) > 1 || Math.abs(at.y) > 1 || at.z > 1) return null;
-    return [((at.x + 1) / 2) * this.size.w, ((1 - at.y) / 2) * this.size.h];
+  project(place) {
+    const at = this.set.project(place);
+    return at && [at[0] * this.size.w, at[1] * this.size.h];
+  }
+
+  /** Where in the picture the pointer is, in parts from its upper left. */
+  placeOf(event) {
+    const box = this.canvas.getBoundingClientRect();
+    return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
   }
 
   /** The piece under the pointer, or null. */
   pieceAt(event) {
-    const box = this.canvas.getBoundingClientRect();
-    const at = new THREE.Vector2(
-      ((event.clientX - box.left) / box.width) * 2 - 1,
-      1 - ((event.clientY - box.top) / box.height) * 2,
-    );
-    const ray = new THREE.Raycaster();
-    ray.setFromCamera(at, this.camera);
-    const solids = [...this.solids.pieces.values()].map((p) => p.solid).filter((solid) => solid.visible);
-    return ray.intersectObjects(solids)[0]?.object.userData.id ?? null;
+    return this.set.pieceAt(...this.placeOf(event));
   }
 
   /** While a node is to be picked, a click in the picture picks what is seen there; or says where a subject sits. */
@@ -306,8 +238,7 @@ export class Picture {
 
   /** While something is framed up, a click says where in the picture it is to sit. */
   frameAt(event) {
-    const box = this.canvas.getBoundingClientRect();
-    const [x, y] = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
+    const [x, y] = this.placeOf(event);
     if (this.desk.tab === 'frame' && x >= 0 && x <= 1 && y >= 0 && y <= 1) this.desk.framing.placeAt(x, y);
   }
 
@@ -318,7 +249,8 @@ export class Picture {
   dispose() {
     this.abort.abort();
     this.observer.disconnect();
-    this.renderer.dispose();
+    this.exposing.dispose();
+    this.set.dispose();
   }
 }
 
@@ -327,10 +259,4 @@ function look(state, id, frame) {
   const pose = poseIn(state, id, frame);
   const lens = lensIn(state, id, frame);
   return pose && lens ? { pose, lens } : null;
-}
-
-/** Whether pictures are computed without a graphics card. */
-function isSoftware(gl) {
-  const info = gl.getExtension('WEBGL_debug_renderer_info');
-  return info !== null && /swiftshader|llvmpipe|software/i.test(gl.getParameter(info.UNMASKED_RENDERER_WEBGL));
 }
