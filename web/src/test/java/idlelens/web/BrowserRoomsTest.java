@@ -30,11 +30,13 @@ class BrowserRoomsTest {
           Map.entry("panels", List.of("common", "shot")),
           Map.entry("operate", List.of("common", "shot")),
           Map.entry("checks", List.of("common", "shot", "panels")),
+          Map.entry("lens", List.of("common", "shot", "panels")),
           Map.entry("handoff", List.of("common")),
           Map.entry(
               "floor",
               List.of(
-                  "common", "shot", "picture", "plan", "curves", "panels", "checks", "operate")));
+                  "common", "shot", "picture", "plan", "curves", "panels", "lens", "checks",
+                  "operate")));
 
   @Test
   void arrowsBetweenFoldersPointOneWay() throws IOException {

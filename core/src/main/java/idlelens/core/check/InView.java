@@ -80,6 +80,12 @@ public record InView(State[] states, double[] heights, double[] covered) {
     return all;
   }
 
+  /** Whether some of a box is in the picture, and all of it before the camera. */
+  static boolean isBeforeAndInPicture(Sight view, RigidPose pose, Bounds box) {
+    double[] extent = extent(view, pose, corners(box, 1));
+    return state(extent, view.height()) != State.OUT && extent[4] == 0;
+  }
+
   /** Least x and y, greatest x and y in picture widths, and whether some lies behind; or null. */
   private static double[] extent(Sight view, RigidPose pose, List<Vector3d> corners) {
     double[] out = {1e9, 1e9, -1e9, -1e9, 0};

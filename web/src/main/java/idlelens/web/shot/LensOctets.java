@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.core.lens.Iris;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.part.Lens;
 import java.util.Arrays;
@@ -9,6 +10,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** What a lens does, as the browser gets it; layout in {@code docs/formats.md}. */
 final class LensOctets {
   private static final double DEGREES = 180 / Math.PI;
+  private static final int DIRECTIONS = 720;
 
   private LensOctets() {}
 
@@ -27,7 +29,24 @@ final class LensOctets {
     bundle.add(to, "squeeze", lens.values().values(Lens.SQUEEZE), 1);
     bundle.add(to, "irisTurnDeg", lens.values().values(Lens.IRIS_TURN), 1);
     bundle.add(to, "shutterDeg", lens.values().values(Lens.SHUTTER), 1);
+    bundle.add(to, "blurFarMm", blurFar(lens), 1);
     addGates(bundle, to, lens);
+  }
+
+  /** How far its opening reaches in even directions around, as a part of the farthest. */
+  static void addIris(OctetBundle bundle, ObjectNode out, Iris iris) {
+    float[] outline = new float[DIRECTIONS];
+    for (int i = 0; i < outline.length; i++) {
+      outline[i] = (float) iris.reach(2 * Math.PI * i / DIRECTIONS);
+    }
+    bundle.add(out, "iris", outline);
+  }
+
+  /** The discs of what is infinitely far; that of a distance d is |d - s| / d of it. */
+  private static double[] blurFar(LensTrack lens) {
+    double[] out = new double[lens.samples()];
+    Arrays.setAll(out, i -> lens.depth(i).blurMm(lens.focusM()[i], Double.POSITIVE_INFINITY));
+    return out;
   }
 
   /** What of the sensor is used, where its middle lies, and what follows from that. */

@@ -104,6 +104,9 @@ class ShotOctets {
       bundle.add(out, "pace", Pace.metresPerSecond(node.world(), rate, jumps), 1);
       addOwn(bundle, out, node);
       node.lens().ifPresent(lens -> LensOctets.add(bundle, out, lens));
+      if (motion.shot().node(id) instanceof Node.Camera camera) {
+        LensOctets.addIris(bundle, out, camera.lens().lens().iris());
+      }
       if (motion.shot().node(id) instanceof Node.Rail rail) {
         bundle.add(out, "anchors", anchors(rail.rail()));
       }

@@ -160,6 +160,17 @@ class ShotPages {
     return page("curves", account, membership, id, model);
   }
 
+  /** The same page, laid out for lens, focus and depth of field. */
+  @GetMapping("/shots/{id}/lens")
+  @Needs(Right.READ_SHOT)
+  String lens(
+      @AuthenticationPrincipal AccountUser account,
+      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
+      @PathVariable long id,
+      Model model) {
+    return page("lens", account, membership, id, model);
+  }
+
   /** The same page, laid out for what is checked of a camera. */
   @GetMapping("/shots/{id}/checks")
   @Needs(Right.READ_SHOT)

@@ -34,3 +34,18 @@ export class LabelRoom {
     return null;
   }
 }
+
+/**
+ * Moves places along a line apart, as little as may be, so that each has its room.
+ *
+ * @param {number[]} wanted in their order
+ * @param {[number, number]} within from where to where
+ * @param {number} room that each takes
+ */
+export function spread(wanted, [from, to], room) {
+  const places = [];
+  for (const at of wanted) places.push(Math.max(at, (places.at(-1) ?? from - room) + room));
+  for (let i = places.length - 1, last = to; i >= 0; i--, last = places[i + 1] - room)
+    places[i] = Math.min(places[i], last);
+  return places;
+}

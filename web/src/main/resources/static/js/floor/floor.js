@@ -3,6 +3,7 @@ import { h } from '../common/dom.js';
 import { keepLoggedIn } from '../common/log-in.js';
 import { ChecksView } from '../checks/checks-view.js';
 import { CurvesView } from '../curves/curves-view.js';
+import { LensBench } from '../lens/lens-bench.js';
 import { Settings } from '../panels/settings.js';
 import { Plan } from '../plan/plan.js';
 import { TAKES } from '../plan/takes.js';
@@ -93,6 +94,7 @@ const settings = new Settings(store, desk, $('settings'), { sensors: JSON.parse(
 const picture = makePicture(store, desk);
 if (picture) connectBlurChoice(picture, $('blur-choice'));
 const checks = new ChecksView(store, desk, { element: $('checks'), score, picture });
+const lensBench = new LensBench(store, desk, $('lens-bench'));
 const showSaved = connectSaving(store, $('saved'), $('people'));
 connectStrip(store, desk);
 connectNotice(store, desk);
@@ -128,6 +130,7 @@ Object.assign(window, {
     settings,
     curves,
     checks,
+    lensBench,
     actions,
     SHORTCUTS,
     FOCUS_KINDS,

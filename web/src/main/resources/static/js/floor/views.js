@@ -1,4 +1,4 @@
-// Floor, Curves or Checks, and from where the plan is seen.
+// Floor, Curves, Lens or Checks, and from where the plan is seen.
 import { toast } from '../common/toasts.js';
 
 const SIDES = ['above', 'side', '3D'];
@@ -6,7 +6,7 @@ const CAPTIONS = { above: 'Plan', side: 'Side', '3D': 'Outside' };
 const $ = (id) => document.getElementById(id);
 const all = (selector) => /** @type {HTMLElement[]} */ ([...document.querySelectorAll(selector)]);
 
-const VIEWS = ['curves', 'checks'];
+const VIEWS = ['curves', 'lens', 'checks'];
 
 /** Which view an address shows. */
 const viewOf = (path) => VIEWS.find((view) => path.endsWith(`/${view}`)) ?? 'floor';

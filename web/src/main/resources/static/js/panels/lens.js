@@ -6,10 +6,9 @@ import { isOff, lensOf } from '../shot/parts.js';
 import { aimedAt } from '../shot/targets.js';
 import { channelField, choice, fact, isSwitchedOff, labelled, row } from './fields.js';
 import { keyState } from './key-button.js';
+import { SETTINGS, settingsOf } from './lens-settings.js';
 import { NumberField } from './number-field.js';
 import { showPoints, withPoint } from './target-field.js';
-
-const SETTINGS = ['sensorMm', 'fit', 'closeFocusM', 'circleMm', 'iris', 'shutterOpens', 'follow'];
 
 /** The lens of a camera by its parts, each with {rows, refresh}. */
 export const lensPanel = {
@@ -50,21 +49,6 @@ function saysOf(store, desk, id) {
 }
 
 const isTooClose = (focusM, closeFocusM) => focusM < closeFocusM - 1e-6;
-
-/** What a lens is set to now, and how that is changed. */
-function settingsOf(store, id) {
-  const now = () => lensOf(store.byId.get(id));
-  return {
-    now,
-    set(change, done = true) {
-      const settings = Object.fromEntries(SETTINGS.map((name) => [name, now()[name] ?? null]));
-      const edits = [{ edit: 'set-part', id, part: { part: 'lens', ...settings, ...change } }];
-      if (done) return store.edit(edits);
-      store.show(edits);
-      return true;
-    },
-  };
-}
 
 const rateOf = (store) => () => store.header.rate;
 

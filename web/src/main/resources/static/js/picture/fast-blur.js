@@ -67,7 +67,7 @@ export class FastBlur {
   draw(draw, camera, lens, { open, close }) {
     const { renderer } = this;
     const size = renderer.getDrawingBufferSize(this.sheet.uniforms.size.value);
-    const discPx = discOf(lens) * size.y;
+    const discPx = (lens.blurFarMm / lens.gateHeightMm) * size.y;
     if (discPx < LEAST_PX && !open) {
       draw();
       return;
@@ -90,10 +90,4 @@ export class FastBlur {
     this.target.dispose();
     this.sheet.dispose();
   }
-}
-
-/** How high the disc of what is infinitely far is, in picture heights. */
-function discOf({ focalMm, fStop, blur, focusM, gateHeightMm }) {
-  const focalM = focalMm / 1000;
-  return ((focalMm / fStop) * blur * focalM) / (focusM - focalM) / gateHeightMm;
 }

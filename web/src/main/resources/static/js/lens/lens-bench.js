@@ -1,0 +1,108 @@
+// The Lens bench: the lens, its iris, what it sees, and what is sharp, each drawn and each to be dragged and typed.
+import { drawSoon } from '../common/draw-soon.js';
+import { h } from '../common/dom.js';
+import { fixed, stop } from '../common/format.js';
+import { lengthText, units } from '../common/units.js';
+import { Depths } from '../shot/depths.js';
+import { isOff, lensOf } from '../shot/parts.js';
+import { fieldsOf, groups } from './bench-fields.js';
+import { DepthChart } from './depth-chart.js';
+import { FieldDrawing } from './field-drawing.js';
+import { IrisDrawing } from './iris-drawing.js';
+import { Section } from './section.js';
+
+/** F-stops below this are on no lens. */
+const LEAST_STOP = 0.7;
+
+export class LensBench {
+  constructor(store, desk, element) {
+    this.store = store;
+    this.desk = desk;
+    this.element = element;
+    this.depths = new Depths(store, desk);
+    this.built = null;
+    const ask = () => this.ask();
+    for (const name of ['shot', 'motion']) store.addEventListener(name, ask);
+    for (const name of ['frame', 'live', 'selection', 'layout', 'loose']) desk.addEventListener(name, ask);
+    this.depths.addEventListener('change', ask);
+    units.addEventListener('length', ask);
+  }
+
+  get isOpen() {
+    return this.desk.view === 'lens';
+  }
+
+  ask() {
+    this.depths.want(this.isOpen);
+    if (this.asked || !this.isOpen) return;
+    this.asked = true;
+    drawSoon(this.element, () => {
+      this.asked = false;
+      this.draw();
+    });
+  }
+
+  draw() {
+    const node = this.store.byId.get(this.desk.camera);
+    const lens = node && this.store.lens(node.id, this.desk.frame);
+    if (!lens) {
+      this.built = null;
+      const text = 'The bench is of a camera. Add one, and its lens is laid out here.';
+      this.element.replaceChildren(h('p', { class: 'nothing', text }));
+      return;
+    }
+    if (this.built !== node.id) this.build(node.id);
+    const { sensorMm, closeFocusM } = lensOf(node);
+    const motion = this.store.motion.get(node.id);
+    const pictureHeight = 1080; // px
+    const now = { node, lens, sensorMm, closeFocusM, motion, outline: motion.iris, pictureHeight };
+    this.drawings.forEach((drawing) => drawing.show(now));
+    Object.values(this.fields).forEach((field) => field.refresh());
+    this.facts.textContent = factsOf(lens);
+    this.marks.textContent = marksOf(node, lens, closeFocusM);
+  }
+
+  /** Makes drawings and fields for a camera. */
+  build(id) {
+    this.built = id;
+    this.fields = fieldsOf(this.store, this.desk, id);
+    const named = groups(this.fields);
+    const section = new Section(this.fields);
+    const iris = new IrisDrawing(this.fields);
+    const field = new FieldDrawing(this.fields);
+    const chart = new DepthChart(this.store, this.desk, this.fields, this.depths);
+    this.drawings = [section, iris, field, chart];
+    this.facts = h('span', { class: 'number' });
+    this.marks = h('span', { class: 'trouble', role: 'status' });
+    const part = (title, drawing, numbers, ...more) =>
+      h(
+        'div',
+        { class: `part ${title.toLowerCase()}` },
+        h('h2', { text: title }),
+        drawing.svg,
+        h('div', { class: 'numbers' }, ...numbers, ...more),
+      );
+    this.element.replaceChildren(
+      part('Lens', section, named.section),
+      part('Iris', iris, named.iris),
+      part('View', field, named.field),
+      part('Distances', chart, named.depth, this.facts, this.marks),
+    );
+  }
+}
+
+function factsOf(lens) {
+  const far = lengthText(lens.farM);
+  const hyperfocal = `hyperfocal ${lengthText(lens.hyperfocalM)}`;
+  const equal = `like ${fixed(lens.focalMm * lens.equivalent35, 1)} mm on 36 × 24`;
+  return `sharp ${lengthText(lens.nearM)} to ${far} · ${hyperfocal} · ${equal}`;
+}
+
+/** What no lens does, or this one does not. */
+function marksOf(node, lens, closeFocusM) {
+  if (isOff(node, 'lens')) return 'switched off: as at the first frame';
+  const marks = [];
+  if (lens.fStop < LEAST_STOP) marks.push(`no lens opens to ${stop(lens.fStop)}`);
+  if (lens.focusM < closeFocusM - 1e-6) marks.push(`this lens focuses from ${lengthText(closeFocusM)} on`);
+  return marks.join(' · ');
+}

@@ -1,0 +1,133 @@
+package idlelens.web.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import org.junit.jupiter.api.Test;
+
+/** The Lens bench: its drawings are dragged, its numbers typed, and both say the same. */
+class LensBenchTest extends BrowserTest {
+  private Page openBench() {
+    Page page = newPage();
+    page.navigate(app.address() + "/shots/" + app.copyOf("Two cameras") + "/lens");
+    page.waitForSelector("[data-ready]");
+    page.evaluate("() => { idleLens.desk.select('a-cam', 'lens'); }");
+    page.waitForSelector(".lens-bench .piece text");
+    return page;
+  }
+
+  private static double lens(Page page, String number) {
+    return number(
+        page, "() => idleLens.store.lens(idleLens.desk.camera, idleLens.desk.frame)." + number);
+  }
+
+  /** Drags the middle of something by so many pixels. */
+  private static void drag(Page page, Locator what, double right, double down) {
+    BoundingBox box = what.boundingBox();
+    double x = box.x + box.width / 2;
+    double y = box.y + box.height / 2;
+    page.mouse().move(x, y);
+    page.mouse().down();
+    page.mouse().move(x + right / 2, y + down / 2);
+    page.mouse().move(x + right, y + down);
+    page.mouse().up();
+  }
+
+  @Test
+  void drawings_areDragged_andTheNumbersFollow_andUndoTakesItBack() {
+    Page page = openBench();
+    double focal = lens(page, "focalMm");
+    double up = number(page, "() => idleLens.lensBench.drawings[0].heldScale");
+    drag(page, page.locator(".lens-bench .glass"), 30, 0);
+    waitForRevision(page, 2);
+    assertThat(lens(page, "focalMm")).isCloseTo(focal + 30 / up, within(0.6));
+    double stop = lens(page, "fStop");
+    drag(page, page.locator(".lens-bench .blade").last(), 0, 6);
+    waitForRevision(page, 3);
+    assertThat(lens(page, "fStop")).isNotEqualTo(stop);
+    double focus = lens(page, "focusM");
+    drag(page, page.locator(".lens-bench .distances .knob"), 0, -25);
+    waitForRevision(page, 4);
+    assertThat(lens(page, "focusM")).isGreaterThan(focus * 1.1);
+    drag(page, page.locator(".lens-bench .iris .knob"), 0, -20);
+    waitForRevision(page, 5);
+    assertThat(lens(page, "irisTurnDeg")).isBetween(5.0, 40.0);
+    double wide = lens(page, "horizontalDeg");
+    drag(page, page.locator(".lens-bench .view .edge"), -20, 0);
+    waitForRevision(page, 6);
+    assertThat(lens(page, "horizontalDeg")).isLessThan(wide);
+    for (int revision = 7; revision <= 11; revision++) {
+      page.click("#undo");
+      waitForRevision(page, revision);
+    }
+    assertThat(lens(page, "focalMm")).isEqualTo(focal);
+    assertThat(lens(page, "irisTurnDeg")).isZero();
+    page.close();
+  }
+
+  @Test
+  void numbers_areTypedWithUnits_andWhatNoLensDoesIsMarked() {
+    Page page = openBench();
+    typeInBench(page, "F-stop", "0.3");
+    page.waitForSelector(".lens-bench .trouble:has-text('no lens opens to f/0.3')");
+    typeInBench(page, "Focus distance", "30cm");
+    page.waitForSelector(".lens-bench .trouble:has-text('this lens focuses from 0.45 m on')");
+    assertThat(lens(page, "focusM")).isCloseTo(0.3, within(1e-6));
+    typeInBench(page, "Blades of the iris, 0 for a round one", "6");
+    page.waitForFunction("() => Math.min(...idleLens.store.motion.get('a-cam').iris) < 0.87");
+    typeInBench(page, "Squeeze", "2");
+    page.waitForFunction("() => idleLens.store.lens('a-cam', idleLens.desk.frame).squeeze === 2");
+    typeInBench(page, "Shutter time, one part of a second", "96");
+    double shutter = 24 * 360 / 96.0;
+    page.waitForFunction(
+        "angle => Math.abs(idleLens.store.lens('a-cam', idleLens.desk.frame).shutterDeg - angle) < 1e-4",
+        shutter);
+    typeInBench(page, "F-stop", "0.01");
+    page.waitForSelector(".toast-line:has-text('0.05 to 128')");
+    assertThat(complaints).allMatch(complaint -> complaint.contains("422"));
+    complaints.clear();
+    page.close();
+  }
+
+  private static void typeInBench(Page page, String label, String text) {
+    Locator field = page.locator(".lens-bench input[aria-label='" + label + "']");
+    field.fill(text);
+    field.press("Enter");
+  }
+
+  /** What is drawn at the playhead goes along with it; a name is focused on by a click. */
+  @Test
+  void playhead_isDraggedOverTheDistances_andAClickOnANameFocusesThere() {
+    Page page = openBench();
+    BoundingBox chart = page.locator(".lens-bench .distances > svg").boundingBox();
+    page.mouse().click(chart.x + 300, chart.y + 30);
+    double frame = number(page, "() => idleLens.desk.frame");
+    assertThat(frame).isGreaterThan(number(page, "() => idleLens.desk.first()"));
+    String first = page.locator(".lens-bench .piece text").first().textContent();
+    String name = first.replaceFirst(" [0-9.]+ m$", "");
+    page.locator(".lens-bench .piece text").first().click();
+    waitForRevision(page, 2);
+    double metres = Double.parseDouble(first.substring(name.length() + 1, first.length() - 2));
+    assertThat(lens(page, "focusM")).isCloseTo(metres, within(0.006));
+    page.waitForSelector(".lens-bench .piece.sharp:has-text('" + name + "')");
+    page.close();
+  }
+
+  @Test
+  void anythingOfTheLens_isKeyedLikeTheRest() {
+    Page page = openBench();
+    page.evaluate("() => idleLens.desk.goTo(1010)");
+    page.locator(".lens-bench .field:has(input[aria-label='Overscan']) button").click();
+    waitForRevision(page, 2);
+    page.evaluate("() => { idleLens.desk.goTo(1030); idleLens.desk.setRecord(true); }");
+    typeInBench(page, "Overscan", "20");
+    waitForRevision(page, 3);
+    page.waitForFunction(
+        "() => Math.abs(idleLens.store.motion.get('a-cam').own.overscan[1020 - idleLens.store.grid.first] - 10) < 2");
+    assertThat(page.locator("#rows").textContent()).contains("overscan");
+    page.close();
+  }
+}
