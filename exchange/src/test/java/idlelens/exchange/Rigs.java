@@ -4,6 +4,8 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Cut;
+import idlelens.core.cut.Program;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
@@ -192,7 +194,8 @@ public final class Rigs {
                 1.25)),
         List.of(
             new Marker("door", 1010, "Door opens", Marker.Kind.HIT, ""),
-            new Marker("note", 1020.5, "Look here", Marker.Kind.NOTE, "cam")));
+            new Marker("note", 1020.5, "Look here", Marker.Kind.NOTE, "cam")),
+        new Program(List.of(new Cut(1001, "cam"), new Cut(1020, "still-cam", 7))));
   }
 
   /** Off in two parts, and aiming in all ways there are. */

@@ -60,7 +60,10 @@ public record ConvertRate(FrameRate rate, Keep keep, boolean wholeFrames) implem
     List<Marker> markers =
         shot.markers().stream().map(m -> m.withFrame(whole(map.at(m.frame())))).toList();
     ShotHeader next = header.withTime(rate, new FrameRange(in, in + length - 1), handles);
-    return shot.withHeader(next).withNodes(nodes).withMarkers(markers);
+    return shot.withHeader(next)
+        .withNodes(nodes)
+        .withMarkers(markers)
+        .withProgram(shot.program().retimed(map::at));
   }
 
   private Node retimed(Node node, TimeMap map, double factor, FrameSpan seen) {

@@ -20,6 +20,9 @@ public record Place(String text) {
   /** All markers. */
   static final Place MARKERS = new Place("markers");
 
+  /** Which camera is seen when. */
+  static final Place PROGRAM = new Place("program");
+
   /** The order in which nodes stand in the list, and which there are. */
   static final Place ORDER = new Place("order");
 

@@ -164,6 +164,9 @@ public record RemoveNodes(List<String> ids, double frame, boolean withCarried, K
     shot.markers().stream()
         .filter(m -> gone.contains(m.nodeId()))
         .forEach(m -> places.changes(Place.marker(m.id())));
+    if (shot.program().cameras().stream().anyMatch(gone::contains)) {
+      places.changes(Place.PROGRAM);
+    }
     return places.done();
   }
 

@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.cut.Program;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -20,12 +21,14 @@ import java.util.stream.Stream;
  * @param nodes former nodes that changed or went
  * @param order ids of all nodes in their former order
  * @param markers the former markers, if they changed
+ * @param program the former program, if it changed
  */
 public record Restore(
     Optional<ShotHeader> header,
     List<Node> nodes,
     List<String> order,
-    Optional<List<Marker>> markers)
+    Optional<List<Marker>> markers,
+    Optional<Program> program)
     implements Edit {
   public Restore {
     nodes = List.copyOf(nodes);
@@ -41,7 +44,8 @@ public record Restore(
         target.header().equals(now.header()) ? Optional.empty() : Optional.of(target.header()),
         changed,
         target.nodes().stream().map(Node::id).toList(),
-        target.markers().equals(now.markers()) ? Optional.empty() : Optional.of(target.markers()));
+        target.markers().equals(now.markers()) ? Optional.empty() : Optional.of(target.markers()),
+        target.program().equals(now.program()) ? Optional.empty() : Optional.of(target.program()));
   }
 
   @Override
@@ -50,11 +54,14 @@ public record Restore(
     nodes.forEach(n -> byId.put(n.id(), n));
     boolean sameNodes = order.equals(shot.nodes().stream().map(Node::id).toList());
     Shot nodesBack = sameNodes ? shot.withChanged(byId) : shot.withNodes(inOrder(shot, byId));
-    if (header.isEmpty() && markers.isEmpty()) {
+    if (header.isEmpty() && markers.isEmpty() && program.isEmpty()) {
       return nodesBack;
     }
     return new Shot(
-        header.orElse(shot.header()), nodesBack.nodes(), markers.orElse(nodesBack.markers()));
+        header.orElse(shot.header()),
+        nodesBack.nodes(),
+        markers.orElse(nodesBack.markers()),
+        program.orElse(nodesBack.program()));
   }
 
   private List<Node> inOrder(Shot shot, Map<String, Node> byId) {
@@ -77,7 +84,7 @@ public record Restore(
     Set<String> kept = Set.copyOf(order);
     Stream.concat(here.stream(), order.stream())
         .filter(id -> !here.contains(id) || !kept.contains(id))
-        .forEach(id -> places.changes(Place.node(id), Place.inOrder(id), Place.MARKERS));
+        .forEach(id -> places.changes(gone(id)));
     if (!shot.nodes().stream()
         .map(Node::id)
         .filter(kept::contains)
@@ -87,7 +94,13 @@ public record Restore(
     }
     header.ifPresent(h -> places.changes(new Place("header")));
     markers.ifPresent(m -> places.changes(Place.MARKERS));
+    program.ifPresent(p -> places.changes(Place.PROGRAM));
     return places.reliesOn(Place.ORDER).done(); // it names all nodes that are to be there
+  }
+
+  /** What a node that comes or goes touches: markers and cuts go with it. */
+  private static Place[] gone(String id) {
+    return new Place[] {Place.node(id), Place.inOrder(id), Place.MARKERS, Place.PROGRAM};
   }
 
   @Override

@@ -26,8 +26,9 @@ import java.util.Map;
  * @param ids the nodes; none for all
  * @param map from the frame of a key to its new frame
  * @param landing what happens to keys that are already where others arrive
- * @param markers whether markers move too. Hits stay where they are under a ramp that keeps the
- *     length; under one that does not, they stay with the pose under them
+ * @param markers whether markers move too, and with all nodes the cuts of the program. Hits stay
+ *     where they are under a ramp that keeps the length; under one that does not, they stay with
+ *     the pose under them
  * @param range whether the shot's last frame moves with what is there
  */
 public record Retime(List<String> ids, TimeMap map, Landing landing, boolean markers, boolean range)
@@ -48,6 +49,7 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
     Shot after = shot.withChanged(changed);
     if (markers) {
       after = after.withMarkers(after.markers().stream().map(this::moved).toList());
+      after = ids.isEmpty() ? after.withProgram(after.program().retimed(map::at)) : after;
     }
     return range ? after.withHeader(extended(shot.header())) : after;
   }
@@ -96,6 +98,9 @@ public record Retime(List<String> ids, TimeMap map, Landing landing, boolean mar
     }
     if (markers) {
       places.changes(Place.MARKERS);
+      if (ids.isEmpty()) {
+        places.changes(Place.PROGRAM);
+      }
     }
     if (range) {
       places.changes(Place.header("range"));

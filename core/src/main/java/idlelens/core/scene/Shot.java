@@ -1,5 +1,6 @@
 package idlelens.core.scene;
 
+import idlelens.core.cut.Program;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Lean;
 import idlelens.core.part.Part;
@@ -18,8 +19,8 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 
 /**
- * A shot: its header, everything on set in the order of the list, and its markers in the order of
- * their frames. Immutable and valid.
+ * A shot: its header, everything on set in the order of the list, its markers in the order of their
+ * frames, and which of its cameras is seen when. Immutable and valid.
  */
 public final class Shot {
   /** The most nodes a shot may have. */
@@ -28,6 +29,7 @@ public final class Shot {
   private final ShotHeader header;
   private final List<Node> nodes;
   private final List<Marker> markers;
+  private final Program program;
   private final Map<String, Node> byId;
 
   /** Found when it is first asked for; the same, whoever finds it. */
@@ -37,7 +39,7 @@ public final class Shot {
    * @throws RefusedException if two nodes share an id, a carrier or target is missing, or nodes
    *     depend on each other in a loop (which is named)
    */
-  public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers) {
+  public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers, Program program) {
     this.header = Require.present(header, "header");
     this.nodes = List.copyOf(nodes);
     Require.within(nodes.size(), 0, MOST_NODES, "nodes.count");
@@ -52,12 +54,20 @@ public final class Shot {
     new Leans(byId).refuseLoops();
     new RepeatsCheck(this.nodes).check();
     this.markers = sorted(markers);
+    this.program = Require.present(program, "program");
+    program.cameras().forEach(this::camera);
+  }
+
+  /** A shot without a program. */
+  public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers) {
+    this(header, nodes, markers, Program.NONE);
   }
 
   /** An earlier shot with some nodes changed, none of which reads other nodes than before. */
   private Shot(Shot earlier, List<Node> nodes, Map<String, Node> changed) {
     this.header = earlier.header;
     this.markers = earlier.markers;
+    this.program = earlier.program;
     this.nodes = nodes;
     this.byId = new HashMap<>(earlier.byId);
     byId.putAll(changed);
@@ -112,6 +122,11 @@ public final class Shot {
 
   public List<Marker> markers() {
     return markers;
+  }
+
+  /** Which camera is seen when; none where nobody has said so yet. */
+  public Program program() {
+    return program;
   }
 
   public Optional<Node> find(String id) {
@@ -236,16 +251,17 @@ public final class Shot {
   }
 
   public Shot withHeader(ShotHeader newHeader) {
-    return new Shot(newHeader, nodes, markers);
+    return new Shot(newHeader, nodes, markers, program);
   }
 
-  /** With other nodes; markers of nodes that are gone go with them. */
+  /** With other nodes; markers of nodes that are gone go with them, and cuts to cameras. */
   public Shot withNodes(List<Node> newNodes) {
     Set<String> ids = new HashSet<>(newNodes.stream().map(Node::id).toList());
     return new Shot(
         header,
         newNodes,
-        markers.stream().filter(m -> m.nodeId().isEmpty() || ids.contains(m.nodeId())).toList());
+        markers.stream().filter(m -> m.nodeId().isEmpty() || ids.contains(m.nodeId())).toList(),
+        program.among(ids::contains));
   }
 
   /** With that node in place of the one with the same id. */
@@ -279,7 +295,11 @@ public final class Shot {
   }
 
   public Shot withMarkers(List<Marker> newMarkers) {
-    return new Shot(header, nodes, newMarkers);
+    return new Shot(header, nodes, newMarkers, program);
+  }
+
+  public Shot withProgram(Program newProgram) {
+    return new Shot(header, nodes, markers, newProgram);
   }
 
   /** This shot, with the instances of equal earlier nodes, parts and curves in their places. */
@@ -295,7 +315,7 @@ public final class Shot {
         next.add(node.withChain(node.chain().reusing(old.chain())));
       }
     }
-    return new Shot(header, next, markers);
+    return new Shot(header, next, markers, program);
   }
 
   @Override
@@ -303,12 +323,13 @@ public final class Shot {
     return other instanceof Shot that
         && header.equals(that.header)
         && nodes.equals(that.nodes)
-        && markers.equals(that.markers);
+        && markers.equals(that.markers)
+        && program.equals(that.program);
   }
 
   @Override
   public int hashCode() {
-    return Objects.hash(header, nodes, markers);
+    return Objects.hash(header, nodes, markers, program);
   }
 
   @Override

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Program;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Framing;
@@ -223,7 +224,18 @@ class EditTest {
         new SetHidden("crate", new Hidden(true, false, true)),
         new CloseSeam(List.of("arm", "cam"), "", 1),
         new CloseSeam(List.of("mover"), "row", 2),
-        new Restore(Optional.empty(), List.of(), ids(RIG), Optional.of(List.of())));
+        new CutTo(22, "shaker", 0),
+        new CutTo(40, "cam", 5),
+        new MoveCut(15, 18, true),
+        new SwapCut(15),
+        new RemoveCut(30),
+        new RemoveNodes(List.of("framer"), 12, false, Keep.PLACE),
+        new Restore(
+            Optional.empty(),
+            List.of(),
+            ids(RIG),
+            Optional.of(List.of()),
+            Optional.of(Program.NONE)));
   }
 
   static ChangeHeader aspect(double aspect) {

@@ -3,6 +3,8 @@ package idlelens.core.edit;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Cut;
+import idlelens.core.cut.Program;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
@@ -132,7 +134,8 @@ public final class Sets {
                 new Drift(40, 3, 8, 2, 6, 0.7, 0.5, 0, -0.1, "#dfe6ea", 0.3, false)),
             new Node.Hazy(body("haze", "", Chain.pose()), new Haze("#c9d4da", 60)),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
-        List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")));
+        List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")),
+        new Program(List.of(new Cut(1, "cam"), new Cut(15, "framer"), new Cut(30, "zoomer", 6))));
   }
 
   /**

@@ -27,7 +27,8 @@ public final class EditJson {
               TakeForms.ALL,
               KeyForms.ALL,
               CurveForms.ALL,
-              TimeForms.ALL)
+              TimeForms.ALL,
+              CutForms.ALL)
           .flatMap(List::stream)
           .toList();
 

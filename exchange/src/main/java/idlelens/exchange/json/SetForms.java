@@ -205,7 +205,7 @@ final class SetForms {
           EditForm.of(
               "restore",
               Restore.class,
-              "header nodes order markers",
+              "header nodes order markers program",
               SetForms::restore,
               SetForms::restore));
 
@@ -243,7 +243,8 @@ final class SetForms {
         texts(p.get("order")),
         p.has("markers")
             ? Optional.of(p.get("markers").list(Marker.MOST, MarkerJson::read))
-            : Optional.empty());
+            : Optional.empty(),
+        p.has("program") ? Optional.of(ProgramJson.read(p.get("program"))) : Optional.empty());
   }
 
   private static void restore(Restore e, ObjectNode out) {
@@ -251,5 +252,6 @@ final class SetForms {
     texts(out, "order", e.order());
     e.header().ifPresent(h -> out.set("header", ShotJson.writeHeader(h)));
     e.markers().ifPresent(m -> out.set("markers", MarkerJson.write(m)));
+    e.program().ifPresent(program -> out.set("program", ProgramJson.write(program)));
   }
 }

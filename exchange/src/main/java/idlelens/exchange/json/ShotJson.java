@@ -1,6 +1,7 @@
 package idlelens.exchange.json;
 
 import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Program;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
@@ -41,6 +42,7 @@ public final class ShotJson {
     "newKeys",
     "nodes",
     "markers",
+    "program",
     "assets"
   };
 
@@ -54,7 +56,7 @@ public final class ShotJson {
     ObjectNode out = head(shot);
     ArrayNode nodes = out.putArray("nodes");
     shot.nodes().forEach(n -> nodes.add(NodeJson.write(n)));
-    writeMarkers(shot, out);
+    writeTimeline(shot, out);
     return out;
   }
 
@@ -66,9 +68,12 @@ public final class ShotJson {
     return out;
   }
 
-  static void writeMarkers(Shot shot, ObjectNode out) {
+  static void writeTimeline(Shot shot, ObjectNode out) {
     if (!shot.markers().isEmpty()) {
       out.set("markers", MarkerJson.write(shot.markers()));
+    }
+    if (!shot.program().isEmpty()) {
+      out.set("program", ProgramJson.write(shot.program()));
     }
   }
 
@@ -132,7 +137,8 @@ public final class ShotJson {
     List<Node> nodes = place.get("nodes").list(Shot.MOST_NODES, NodeJson::read);
     List<Marker> markers =
         place.has("markers") ? place.get("markers").list(Marker.MOST, MarkerJson::read) : List.of();
-    return new Shot(header, nodes, markers);
+    Program program = place.has("program") ? ProgramJson.read(place.get("program")) : Program.NONE;
+    return new Shot(header, nodes, markers, program);
   }
 
   static ShotHeader readHeader(JsonPlace place) throws FormatException {

@@ -6,6 +6,8 @@ import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.IdentityHashMap;
 import java.util.Map;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The document of a shot as text. It keeps the text of every node, so that the next revision writes
@@ -13,7 +15,6 @@ import java.util.Map;
  */
 public final class ShotText {
   private static final byte[] NODES = ",\"nodes\":[".getBytes(StandardCharsets.US_ASCII);
-  private static final byte[] MARKERS = ",\"markers\":".getBytes(StandardCharsets.US_ASCII);
 
   private final Map<Node, byte[]> nodes = new IdentityHashMap<>();
   private final byte[] octets;
@@ -42,9 +43,12 @@ public final class ShotText {
       out.writeBytes(nodes.get(node));
     }
     out.write(']');
-    if (!shot.markers().isEmpty()) {
-      out.writeBytes(MARKERS);
-      out.writeBytes(JsonPlace.mapper().writeValueAsBytes(MarkerJson.write(shot.markers())));
+    ObjectNode behind = JsonNodeFactory.instance.objectNode();
+    ShotJson.writeTimeline(shot, behind);
+    byte[] timeline = JsonPlace.mapper().writeValueAsBytes(behind);
+    if (!behind.isEmpty()) {
+      out.write(',');
+      out.write(timeline, 1, timeline.length - 2); // without its braces
     }
     out.write('}');
     return out.toByteArray();

@@ -19,6 +19,7 @@ import idlelens.core.edit.CloseSeam;
 import idlelens.core.edit.ConvertRate;
 import idlelens.core.edit.CopyMotion;
 import idlelens.core.edit.CopyPose;
+import idlelens.core.edit.CutTo;
 import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.FrameSubject;
@@ -35,6 +36,7 @@ import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.LiftShake;
 import idlelens.core.edit.Meeting;
+import idlelens.core.edit.MoveCut;
 import idlelens.core.edit.MoveInWorld;
 import idlelens.core.edit.MoveKeys;
 import idlelens.core.edit.MovePath;
@@ -54,6 +56,7 @@ import idlelens.core.edit.RailFromKeys;
 import idlelens.core.edit.RailSource;
 import idlelens.core.edit.Rebase;
 import idlelens.core.edit.ReduceKeys;
+import idlelens.core.edit.RemoveCut;
 import idlelens.core.edit.RemoveKeys;
 import idlelens.core.edit.RemoveMarkers;
 import idlelens.core.edit.RemoveNodes;
@@ -84,6 +87,7 @@ import idlelens.core.edit.SetValues;
 import idlelens.core.edit.ShapeRail;
 import idlelens.core.edit.SpeedMove;
 import idlelens.core.edit.SplitRail;
+import idlelens.core.edit.SwapCut;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.edit.TakeToKeys;
 import idlelens.core.edit.TakeToRecording;
@@ -348,8 +352,21 @@ class EditJsonTest {
         new CloseSeam(List.of("dolly", "cam"), "", 1),
         new CloseSeam(List.of("cam"), "row", 6),
         new Restore(
-            Optional.of(SHOT.header()), SHOT.nodes(), List.of("cam", "head"), Optional.empty()),
-        new Restore(Optional.empty(), List.of(), List.of("cam"), Optional.of(SHOT.markers())));
+            Optional.of(SHOT.header()),
+            SHOT.nodes(),
+            List.of("cam", "head"),
+            Optional.empty(),
+            Optional.of(SHOT.program())),
+        new CutTo(1010, "cam", 8),
+        new MoveCut(1020, 1024, true),
+        new SwapCut(1020),
+        new RemoveCut(1020),
+        new Restore(
+            Optional.empty(),
+            List.of(),
+            List.of("cam"),
+            Optional.of(SHOT.markers()),
+            Optional.empty()));
   }
 
   @ParameterizedTest

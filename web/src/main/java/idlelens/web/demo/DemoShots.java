@@ -4,6 +4,8 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.cut.Cut;
+import idlelens.core.cut.Program;
 import idlelens.core.edit.AddRail;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.PinRide;
@@ -185,7 +187,10 @@ final class DemoShots {
         Beyond.CYCLE_AND_CARRY);
   }
 
-  /** A wide and a long lens on the arriving ferry, which a gull follows. */
+  /**
+   * A wide and a long lens on the arriving ferry, which a gull follows; five cuts between them, one
+   * of them a dissolve.
+   */
   static Shot twoCameras() {
     SetBuilder set = new SetBuilder();
     TernQuay.build(set);
@@ -207,7 +212,15 @@ final class DemoShots {
     closer.put(Path.F_STOP, Curve.still(2));
     set.camera("B-cam", "", closer, Lens.PLAIN.following("wheelhouse"));
     TernQuay.gull(set);
-    return shot("Two cameras", 1001, 1096, carryFerry(set.nodes()));
+    Program program =
+        new Program(
+            List.of(
+                new Cut(1001, "a-cam"),
+                new Cut(1022, "b-cam"),
+                new Cut(1041, "a-cam"),
+                new Cut(1058, "b-cam", 10),
+                new Cut(1080, "a-cam")));
+    return shot("Two cameras", 1001, 1096, carryFerry(set.nodes())).withProgram(program);
   }
 
   static Shot shot(String name, int in, int out, List<Node> nodes) {

@@ -101,6 +101,11 @@ export function actionsOf(page) {
     wholeShot: () => score.fit(),
     copy: () => desk.work.copyKeys(),
     paste: () => desk.work.pasteKeys(),
+    program: () => desk.cutting.showProgram(),
+    cutTo: (n) => {
+      const camera = store.cameras()[n - 1];
+      if (camera) desk.cutting.cutTo(camera.id);
+    },
     camera: (n) => {
       const camera = store.cameras()[n - 1];
       if (camera) desk.showCamera(camera.id);

@@ -6,6 +6,7 @@ import { keyFrames } from '../shot/keys.js';
 import { beadName } from '../common/bead.js';
 import { follow } from '../common/follow.js';
 import { ROW } from './score-scale.js';
+import { ScoreProgramHands } from './score-program-hands.js';
 import { ScoreSpanHands } from './score-span-hands.js';
 import { ScoreTimeHands } from './score-time-hands.js';
 
@@ -19,6 +20,7 @@ export class ScoreHands {
     this.svg = score.svg;
     this.time = new ScoreTimeHands(score);
     this.spans = new ScoreSpanHands(score);
+    this.program = new ScoreProgramHands(score);
     this.svg.addEventListener('pointerdown', (event) => this.press(event));
     this.svg.addEventListener('keydown', (event) => this.key(event));
   }
@@ -29,7 +31,8 @@ export class ScoreHands {
   }
 
   press(event) {
-    if (event.button !== 0 || this.spans.press(event) || this.time.press(event)) return;
+    if (event.button !== 0) return;
+    if (this.program.press(event) || this.spans.press(event) || this.time.press(event)) return;
     const { fold, pose } = event.target.closest('[data-fold],[data-pose]')?.dataset ?? {};
     const marker = event.target.closest('[data-marker]')?.dataset.marker;
     const bead = this.beadAt(event);

@@ -3,6 +3,7 @@ import { s } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
 import { partOf, POSE } from '../shot/parts.js';
+import { stretchesOf } from '../shot/program.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
 import { ROW } from './score-scale.js';
 import { stampParts } from './score-stamps.js';
@@ -59,10 +60,20 @@ export function rowParts(score, row, y) {
   ];
 }
 
+/** Where the program shows a camera: a line below its keys. */
+function seen(score, node, y) {
+  if (node.kind !== 'camera') return [];
+  const { store, desk } = score;
+  const mine = stretchesOf(store.program, desk.first(), desk.last()).filter(({ camera }) => camera === node.id);
+  if (!mine.length) return [];
+  const d = mine.map(({ from, to }) => `M${score.x(from).toFixed(1)} ${y + ROW - 3}H${score.x(to + 1).toFixed(1)}`);
+  return [s('path', { class: 'in-program', d: d.join('') })];
+}
+
 function contents(score, row, y) {
   if (row.stamps) return stampParts(score, row, y);
   if (row.part) return spanParts(score, row, y);
-  const parts = row.what === 'pose' ? thread(score, row, y) : [curve(score, row, y)];
+  const parts = row.what === 'pose' ? [...seen(score, row.node, y), ...thread(score, row, y)] : [curve(score, row, y)];
   const keys = keysInSight(score, row);
   const keyed = row.paths.filter((path) => keysOf(row.node, path).length > 0);
   const own = isDense(score, row) ? inHand(score.desk, row, keys) : keys;

@@ -6,6 +6,7 @@ import { timeText, timeWay } from '../common/time-text.js';
 import { keyFrames } from '../shot/keys.js';
 import { beadName } from '../common/bead.js';
 import { markerRow } from './score-markers.js';
+import { hasProgramRow, programRow } from './score-program.js';
 import { ScoreHands } from './score-hands.js';
 import { isDense, rowParts } from './score-row.js';
 import { Folds, rowsOf } from './score-rows.js';
@@ -110,15 +111,16 @@ export class Score extends EventTarget {
     return rowsOf(this.store, this.desk, this.folds);
   }
 
-  /** The top of the row with that index, below ruler and markers. */
+  /** The top of the row with that index, below ruler, markers and program. */
   top(index) {
-    return RULER + ROW + index * ROW;
+    return RULER + (this.hasProgram ? 2 : 1) * ROW + index * ROW;
   }
 
   draw() {
     this.scale.setWhole(this.desk.first(), this.desk.last());
     const rows = this.rows();
     this.shownRows = rows;
+    this.hasProgram = hasProgramRow(this.store);
     this.hasDense = rows.some((row) => isDense(this, row));
     const { above, seen } = this;
     this.layOut(Math.max(this.top(rows.length) + 8, seen));
@@ -129,7 +131,8 @@ export class Score extends EventTarget {
       this.rowsLayer,
       rows.slice(from, to).map((row, i) => this.drawn(row, this.top(from + i))),
     );
-    hold(this.topLayer, [this.rulerDrawn(), s('g', {}, ...markerRow(this))]);
+    const program = this.hasProgram ? programRow(this) : [];
+    hold(this.topLayer, [this.rulerDrawn(), s('g', {}, ...markerRow(this), ...program)]);
     this.topLayer.setAttribute('transform', `translate(0 ${above})`);
     this.headLine.setAttribute('d', `M0 8V${seen}`);
     this.refocus(focused);
@@ -138,12 +141,14 @@ export class Score extends EventTarget {
 
   focusedName() {
     const { dataset } = /** @type {any} */ (document.activeElement ?? {});
-    return dataset?.bead ?? dataset?.marker;
+    return dataset?.bead ?? dataset?.marker ?? dataset?.cut;
   }
 
   refocus(name) {
     if (!name || document.activeElement !== document.body) return;
-    this.svg.querySelector(`[data-bead="${name}"],[data-marker="${name}"]`)?.focus({ preventScroll: true });
+    this.svg
+      .querySelector(`[data-bead="${name}"],[data-marker="${name}"],[data-cut="${name}"]`)
+      ?.focus({ preventScroll: true });
   }
 
   layOut(height) {
@@ -191,6 +196,7 @@ export class Score extends EventTarget {
       chosen.channelsOf(node.id).length ? chosen : null,
       isDense(this, row) ? this.desk.frame : null,
       JSON.stringify(row.folds),
+      node.kind === 'camera' ? this.store.program : null,
     ];
     const key = `${node.id} ${row.what}`;
     const known = this.kept.get(key);

@@ -31,6 +31,13 @@ export const SHORTCUTS = [
     with: [n],
     ...(n === 1 ? { shown: '1 … 9', says: 'Camera n in the picture' } : {}),
   })),
+  { press: '0', act: 'program', shown: '0', says: 'The program in the picture' },
+  ...CAMERAS.map((n) => ({
+    press: `Shift+${n}`,
+    act: 'cutTo',
+    with: [n],
+    ...(n === 1 ? { shown: 'Shift+1 … 9', says: 'Cut to camera n at the playhead' } : {}),
+  })),
   { press: 'o', act: 'operate', shown: 'o', says: 'Operate' },
   { press: 'r', act: 'roll', shown: 'r', says: 'Record a take of what is operated, or end it' },
   { press: 'c', act: 'centre', shown: 'c', says: 'Centre on the selection; fit the chosen keys' },
@@ -66,10 +73,13 @@ export const WITH_POINTER = [
 
 const byPress = new Map(SHORTCUTS.map((shortcut) => [shortcut.press, shortcut]));
 
+/** The figure of a key of the top row with Shift, whichever sign that makes. @param {KeyboardEvent} event */
+const shiftedFigure = ({ shiftKey, code }) => (shiftKey && /^Digit[1-9]$/.test(code ?? '') ? code.slice(-1) : null);
+
 /** How a press of a key is written. @param {KeyboardEvent} event */
 export function pressOf(event) {
-  const { key } = event;
-  const isSign = key.length === 1 && key.toLowerCase() === key.toUpperCase() && key !== ' ';
+  const key = shiftedFigure(event) ?? event.key;
+  const isSign = key.length === 1 && key.toLowerCase() === key.toUpperCase() && key !== ' ' && !shiftedFigure(event);
   const parts = [
     (event.ctrlKey || event.metaKey) && 'Control',
     event.altKey && 'Alt',

@@ -4,6 +4,10 @@ import { aspectName, degrees, millimetres, rateLabel, stop } from '../common/for
 import { timeText } from '../common/time-text.js';
 import { lengthText, units } from '../common/units.js';
 import { offInRig } from '../shot/parts.js';
+import { programWords } from '../shot/program.js';
+
+/** The choice that is no camera. */
+const PROGRAM = '@program';
 
 const $ = (id) => document.getElementById(id);
 
@@ -11,8 +15,18 @@ function showCameras(store, desk) {
   const cameras = store.cameras();
   const select = /** @type {HTMLSelectElement} */ ($('view-camera'));
   const options = cameras.length ? cameras : [{ id: '', name: 'no camera' }];
-  select.replaceChildren(...options.map((c) => h('option', { value: c.id, text: c.name })));
-  select.value = desk.camera ?? '';
+  const program = store.program.length ? [{ id: PROGRAM, name: 'Program' }] : [];
+  select.replaceChildren(...[...options, ...program].map((c) => h('option', { value: c.id, text: c.name })));
+  select.value = desk.cutting.follows ? PROGRAM : (desk.camera ?? '');
+}
+
+/** Which camera it is, and whether the program has it here. */
+function showSeen(store, desk) {
+  const tag = $('seen');
+  const words = desk.camera ? programWords(store.program, desk.camera, desk.frame, desk.last()) : '';
+  tag.hidden = !words;
+  tag.classList.toggle('in-program', words.startsWith('in'));
+  tag.textContent = `${store.byId.get(desk.camera)?.name}, ${words}`;
 }
 
 function showLens(store, desk) {
@@ -59,6 +73,7 @@ export function connectStrip(store, desk) {
     if (!store.header) return;
     showLens(store, desk);
     showOff(store, desk);
+    showSeen(store, desk);
   };
   store.addEventListener('shot', () => {
     showFacts(store);
@@ -76,7 +91,9 @@ export function connectStrip(store, desk) {
     numbers();
   });
   units.addEventListener('length', numbers);
-  $('view-camera').addEventListener('change', (event) =>
-    desk.showCamera(/** @type {HTMLSelectElement} */ (event.target).value),
-  );
+  $('view-camera').addEventListener('change', (event) => {
+    const { value } = /** @type {HTMLSelectElement} */ (event.target);
+    if (value === PROGRAM) desk.cutting.showProgram();
+    else desk.showCamera(value);
+  });
 }

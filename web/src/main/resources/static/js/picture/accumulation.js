@@ -6,9 +6,9 @@ import { Sheet } from './sheet.js';
 const AS_IT_IS = { minFilter: THREE.NearestFilter, magFilter: THREE.NearestFilter, generateMipmaps: false };
 
 const ADDING = {
-  uniforms: { pass: { value: null } },
-  fragmentShader: `uniform sampler2D pass; varying vec2 at;
-    void main() { gl_FragColor = vec4(min(texture2D(pass, at).rgb, 60000.0), 1.0); }`,
+  uniforms: { pass: { value: null }, weight: { value: 1 } },
+  fragmentShader: `uniform sampler2D pass; uniform float weight; varying vec2 at;
+    void main() { gl_FragColor = vec4(min(texture2D(pass, at).rgb, 60000.0), 1.0) * weight; }`,
   blending: THREE.CustomBlending,
   blendSrc: THREE.OneFactor,
   blendDst: THREE.OneFactor,
@@ -21,7 +21,7 @@ const SHOWING = {
   fragmentShader: `uniform sampler2D sum; varying vec2 at;
     void main() {
       vec4 all = texture2D(sum, at);
-      gl_FragColor = vec4(all.rgb / max(all.a, 1.0), 1.0);
+      gl_FragColor = vec4(all.rgb / max(all.a, 1e-6), 1.0);
       #include <colorspace_fragment>
     }`,
 };
@@ -41,28 +41,26 @@ export class Accumulation {
     this.sum = new THREE.WebGLRenderTarget(1, 1, { type: THREE.FloatType, depthBuffer: false, ...AS_IT_IS });
     this.adding.uniforms.pass.value = this.one.texture;
     this.showing.uniforms.sum.value = this.sum.texture;
-    this.count = 0;
   }
 
   /** Begins anew. */
   clear(width, height) {
     this.one.setSize(width, height);
     this.sum.setSize(width, height);
-    this.count = 0;
     this.into(this.sum, () => {
       this.renderer.setClearColor('#000000', 0);
       this.renderer.clear();
     });
   }
 
-  /** Adds what a function draws. */
-  add(draw) {
+  /** Adds what a function draws, so many times. */
+  add(draw, weight = 1) {
     this.into(this.one, draw);
+    this.adding.uniforms.weight.value = weight;
     const { autoClear } = this.renderer;
     this.renderer.autoClear = false;
     this.into(this.sum, () => this.adding.draw(this.renderer));
     this.renderer.autoClear = autoClear;
-    this.count++;
   }
 
   into(target, draw) {

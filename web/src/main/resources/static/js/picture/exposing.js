@@ -85,6 +85,14 @@ export class Exposing extends EventTarget {
     this.announce();
   }
 
+  /** Draws one camera fading in over another. @param {{view: any, share: number}[]} parts */
+  drawFade(parts, how) {
+    const { x, y } = this.set.renderer.getDrawingBufferSize(new THREE.Vector2());
+    this.accumulation.clear(x, y);
+    for (const { view, share } of parts) this.accumulation.add(() => this.set.draw(view, how), share);
+    this.accumulation.show();
+  }
+
   /** Draws at once: with blur as it can be had in one drawing, where that is wanted. */
   draw(view, lens, how) {
     const draw = () => this.set.draw(view, how);
@@ -109,13 +117,20 @@ export class Exposing extends EventTarget {
     return this.mode === 'true' && this.able && !this.store.live && !this.store.ghosts.length;
   }
 
-  /** Fills the picture up, a few passes in each frame of the screen, until something else is asked for. */
-  async refine() {
+  /**
+   * Fills the picture up, a few passes in each frame of the screen, until something else is asked for.
+   *
+   * @param {{camera: string, share: number}[]} seen one camera, or two while one fades in over the other
+   */
+  async refine(seen) {
     const asked = ++this.asked;
-    const { camera, frame } = this.desk;
+    const { frame } = this.desk;
+    const { passes } = this;
     try {
-      const exposure = await fetchExposure(this.store, { camera, frame, passes: this.passes });
-      if (asked === this.asked) this.fill(exposure, asked);
+      const fetched = seen.map(({ camera }) => fetchExposure(this.store, { camera, frame, passes }));
+      const exposures = await Promise.all(fetched);
+      const parts = exposures.map((exposure, i) => ({ exposure, share: seen[i].share }));
+      if (asked === this.asked) this.fill(parts, asked);
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
       this.trouble = problem.message;
@@ -123,23 +138,24 @@ export class Exposing extends EventTarget {
     }
   }
 
-  /** @param {import('../shot/exposures.js').Exposure} exposure */
-  fill(exposure, asked) {
-    const { renderer } = this.set;
-    const { x, y } = renderer.getDrawingBufferSize(new THREE.Vector2());
+  /** @param {{exposure: import('../shot/exposures.js').Exposure, share: number}[]} parts */
+  fill(parts, asked) {
+    const { x, y } = this.set.renderer.getDrawingBufferSize(new THREE.Vector2());
     this.accumulation.clear(x, y);
+    const add = (k) => {
+      for (const { exposure, share } of parts) {
+        const pass = smoothed(exposure.pass(k), k, x, y);
+        this.accumulation.add(() => this.set.draw(pass, { fine: true, height: y }), share);
+      }
+    };
     const go = () => {
       if (asked !== this.asked) return;
       const until = performance.now() + BUDGET_MS;
-      do {
-        const k = this.accumulation.count;
-        const pass = smoothed(exposure.pass(k), k, x, y);
-        this.accumulation.add(() => this.set.draw(pass, { fine: true, height: y }));
-      } while (this.accumulation.count < exposure.count && performance.now() < until);
+      do add(this.reached++);
+      while (this.reached < this.passes && performance.now() < until);
       this.accumulation.show();
-      this.reached = this.accumulation.count;
       this.announce();
-      if (this.reached < exposure.count) requestAnimationFrame(go);
+      if (this.reached < this.passes) requestAnimationFrame(go);
       else this.set.shadowsStale = true; // they are those of the last moment
     };
     go();

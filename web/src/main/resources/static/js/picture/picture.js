@@ -1,6 +1,7 @@
 // The picture: the set through the lens, drawn from what the server computed.
 import { drawSoon } from '../common/draw-soon.js';
 import { isHeld } from '../common/reach.js';
+import { fadeAt } from '../shot/program.js';
 import { lensIn, poseIn } from '../shot/samples.js';
 import { seenBy } from '../shot/seen.js';
 import { Exposing } from './exposing.js';
@@ -126,13 +127,24 @@ export class Picture {
       if (this.drawnScale !== scale) this.resize(scale);
       this.draw(true);
     }
-    if (refines) this.exposing.refine();
+    if (refines) this.exposing.refine(this.seen());
   }
 
   /** @param {{mode?: string, passes?: number}} to how focus and shutter are shown */
   setBlur(to) {
     this.exposing.setTo(to);
     this.ask();
+  }
+
+  /** The camera in the picture, or two while one fades in over the other in the program. */
+  seen() {
+    const { camera, frame, cutting } = this.desk;
+    const fade = cutting.follows && fadeAt(this.store.program, frame);
+    if (!fade) return [{ camera, share: 1 }];
+    return [
+      { camera: fade.from, share: 1 - fade.share },
+      { camera, share: fade.share },
+    ];
   }
 
   /** @param fine whether there is time for shadows even where they are slow */
@@ -148,7 +160,9 @@ export class Picture {
     this.renderer.setScissorTest(Boolean(was));
     this.guides.style.visibility = was ? 'hidden' : '';
     if (!was) {
-      this.drawLook(seen, now, fine, null);
+      const looks = this.seen();
+      if (looks.length > 1 && this.exposing.able) this.drawFade(looks, now, fine);
+      else this.drawLook(seen, now, fine, null);
       drawMarks(this, this.marks);
       return;
     }
@@ -175,6 +189,17 @@ export class Picture {
     const view = { pose, seen: seenBy(lens), state, frame };
     if (box || frame !== this.desk.frame) this.set.draw(view, { fine, height: points });
     else this.exposing.draw(view, lens, { fine, height: points });
+  }
+
+  /** Two cameras of the program, one fading in over the other. */
+  drawFade(looks, state, fine) {
+    const { frame } = this.desk;
+    const parts = looks.map(({ camera, share }) => {
+      const { pose, lens } = look(state, camera, frame);
+      return { view: { pose, seen: seenBy(lens), state, frame }, share };
+    });
+    this.renderer.setViewport(0, 0, this.size.w, this.size.h);
+    this.exposing.drawFade(parts, { fine, height: this.size.h * this.renderer.getPixelRatio() });
   }
 
   /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */

@@ -1,4 +1,5 @@
 // What the artist has in hand: frame, selection, camera shown, record, keys chosen, loose pose, layout.
+import { CutWork } from './cut-work.js';
 import { Effects } from './effects.js';
 import { Feels } from './feels.js';
 import { Framing } from './framing.js';
@@ -35,6 +36,7 @@ export class Desk extends EventTarget {
     this.chosen = new KeyChoice();
     this.work = new KeyWork(store, this);
     this.nodes = new NodeWork(store, this);
+    this.cutting = new CutWork(store, this);
     this.marker = null; // the chosen marker
     this.editing = false; // keys are just being changed, and are chosen again where they arrive
     this.landing = 'refuse'; // what happens to a key on which another lands: refuse, or merge
@@ -69,6 +71,7 @@ export class Desk extends EventTarget {
   checkReferences() {
     const { store } = this;
     if (!store.byId.has(this.camera)) this.camera = store.cameras()[0]?.id ?? null;
+    this.cutting.take();
     if (!store.byId.has(this.selected)) {
       this.selected = this.camera ?? store.nodes[0]?.id ?? null;
       this.announce('selection');
@@ -158,6 +161,7 @@ export class Desk extends EventTarget {
     if (to === this.frame) return;
     if (this.loose && to !== this.loose.frame) this.leaveLoose();
     this.frame = to;
+    this.cutting.take();
     this.announce('frame');
   }
 
@@ -247,7 +251,15 @@ export class Desk extends EventTarget {
     this.announce('live');
   }
 
+  /** Shows one camera from now on, whatever the program has. */
   showCamera(id) {
+    const followed = this.cutting.follows;
+    this.cutting.follows = false;
+    this.putInPicture(id);
+    if (followed) this.announce('selection');
+  }
+
+  putInPicture(id) {
     if (this.camera === id) return;
     this.camera = id;
     this.drawCurves();

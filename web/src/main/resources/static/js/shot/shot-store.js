@@ -21,6 +21,8 @@ export class ShotStore extends EventTarget {
     this.header = null;
     this.nodes = [];
     this.markers = [];
+    /** @type {import('./program.js').Cut[]} */
+    this.program = [];
     this.byId = new Map();
     this.motion = new Map();
     this.meshes = new Map();
@@ -53,6 +55,7 @@ export class ShotStore extends EventTarget {
     this.header = shot;
     this.setNodes(shot.nodes);
     this.markers = shot.markers ?? [];
+    this.program = shot.program ?? [];
     const [motion, meshes] = await Promise.all([
       getOctets(this.path(`/samples${this.curves()}`)),
       getOctets(this.path('/meshes')),
@@ -119,6 +122,7 @@ export class ShotStore extends EventTarget {
     const { rate } = this.header;
     if (patch.header) this.header = { ...this.header, ...patch.header };
     if (patch.markers) this.markers = patch.markers;
+    if (patch.program) this.program = patch.program;
     this.take(bundle);
     for (const id of this.motion.keys()) {
       if (!this.byId.has(id)) {
@@ -268,6 +272,7 @@ export class ShotStore extends EventTarget {
             nodes: this.nodes,
             header: this.header,
             markers: this.markers,
+            program: this.program,
             motion: new Map(this.motion),
             meshes: new Map(this.meshes),
             grid: this.grid,
@@ -290,10 +295,11 @@ export class ShotStore extends EventTarget {
 
   /** Puts the stored state back underneath, since what is shown is always made from that. */
   restoreBefore() {
-    const { nodes, header, markers, motion, meshes, grid } = this.before;
+    const { nodes, header, markers, program, motion, meshes, grid } = this.before;
     this.setNodes(nodes);
     this.header = header;
     this.markers = markers;
+    this.program = program;
     this.motion = new Map(motion);
     this.meshes = new Map(meshes);
     this.grid = grid;

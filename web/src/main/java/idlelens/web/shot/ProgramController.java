@@ -1,0 +1,131 @@
+package idlelens.web.shot;
+
+import idlelens.core.cut.Cut;
+import idlelens.core.cut.Program;
+import idlelens.core.rule.Require;
+import idlelens.core.scene.Shot;
+import idlelens.core.scene.ShotHeader;
+import idlelens.core.time.FrameRange;
+import idlelens.exchange.json.JsonPlace;
+import idlelens.web.access.Needs;
+import idlelens.web.access.Right;
+import idlelens.web.access.Visitor;
+import idlelens.web.work.Works;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What comes out of the program: the cut list, and the frames that each camera is needed for. */
+@RestController
+@Tag(name = "Cuts")
+class ProgramController {
+  private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+
+  private final ShotService shots;
+  private final Works works;
+
+  ProgramController(ShotService shots, Works works) {
+    this.shots = shots;
+    this.works = works;
+  }
+
+  @GetMapping(value = "/api/shots/{id}/program", produces = MediaType.APPLICATION_JSON_VALUE)
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "The program of a shot",
+      description =
+          "What is seen, one camera after another, with first and last frame and how many frames it"
+              + " fades in over; and for each camera the frames it is needed for, with dissolves and"
+              + " so many frames of handles before and behind.")
+  CompletableFuture<ResponseEntity<byte[]>> program(
+      @AuthenticationPrincipal Visitor visitor,
+      @PathVariable long id,
+      @RequestParam(defaultValue = "0") int handles) {
+    Require.within(handles, 0, ShotHeader.MOST_HANDLES, "handles");
+    return works.read(
+        "shot " + id,
+        new Works.Order(visitor.id(), "the program"),
+        () -> {
+          LiveShot live = shots.live(id);
+          byte[] text = JsonPlace.mapper().writeValueAsBytes(json(live, handles));
+          return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(text);
+        });
+  }
+
+  @GetMapping(value = "/api/shots/{id}/program.csv", produces = "text/csv")
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "The cut list of a shot as a table",
+      description =
+          "A row for each camera that is seen: number, camera, first and last frame,"
+              + " frames, and over how many frames it fades in.")
+  CompletableFuture<ResponseEntity<byte[]>> table(
+      @AuthenticationPrincipal Visitor visitor, @PathVariable long id) {
+    return works.read(
+        "shot " + id,
+        new Works.Order(visitor.id(), "the cut list"),
+        () -> {
+          byte[] text = csv(shots.live(id).shot()).getBytes(StandardCharsets.UTF_8);
+          return ResponseEntity.ok().contentType(CSV).body(text);
+        });
+  }
+
+  private static ObjectNode json(LiveShot live, int handles) {
+    Shot shot = live.shot();
+    Program program = shot.program();
+    FrameRange range = shot.header().range();
+    ObjectNode out = JsonNodeFactory.instance.objectNode().put("revision", live.revision());
+    ArrayNode seen = out.putArray("shots");
+    for (Program.Stretch stretch : program.stretches(range)) {
+      camera(seen.addObject(), shot, stretch.camera())
+          .put("in", stretch.frames().in())
+          .put("out", stretch.frames().out())
+          .put("dissolve", dissolve(program, stretch));
+    }
+    ArrayNode cameras = out.putArray("cameras");
+    for (String camera : program.cameras()) {
+      List<FrameRange> needed = program.needed(camera, range, handles);
+      ArrayNode frames = camera(cameras.addObject(), shot, camera).putArray("needed");
+      needed.forEach(each -> frames.addArray().add(each.in()).add(each.out()));
+    }
+    return out;
+  }
+
+  private static ObjectNode camera(ObjectNode out, Shot shot, String camera) {
+    return out.put("camera", camera).put("name", shot.node(camera).name());
+  }
+
+  private static int dissolve(Program program, Program.Stretch stretch) {
+    return program.cuts().stream()
+        .filter(cut -> cut.frame() == stretch.frames().in())
+        .mapToInt(Cut::dissolve)
+        .findFirst()
+        .orElse(0);
+  }
+
+  private static String csv(Shot shot) {
+    StringBuilder out = new StringBuilder("number,camera,in,out,frames,dissolve\r\n");
+    int number = 0;
+    for (Program.Stretch stretch : shot.program().stretches(shot.header().range())) {
+      FrameRange frames = stretch.frames();
+      String name = shot.node(stretch.camera()).name().replace("\"", "\"\"");
+      out.append(++number).append(",\"").append(name).append("\",");
+      out.append(frames.in()).append(',').append(frames.out()).append(',');
+      out.append(frames.length()).append(',').append(dissolve(shot.program(), stretch));
+      out.append("\r\n");
+    }
+    return out.toString();
+  }
+}

@@ -1,0 +1,64 @@
+// What is done to the program, and who is in the picture: the program, or one camera.
+import { cameraAt, cutIndexAt } from './program.js';
+
+export class CutWork {
+  constructor(store, desk) {
+    this.store = store;
+    this.desk = desk;
+    this.follows = false; // whether the picture shows the program
+  }
+
+  get cuts() {
+    return this.store.program;
+  }
+
+  /** Shows the program from now on; without one, nothing changes. */
+  showProgram() {
+    if (!this.cuts.length) return;
+    this.follows = true;
+    this.take();
+    this.desk.announce('selection');
+  }
+
+  /** The picture shows what the program has at the playhead. */
+  take() {
+    const camera = this.follows && cameraAt(this.cuts, this.desk.frame);
+    if (camera && this.store.byId.has(camera)) this.desk.putInPicture(camera);
+    else if (this.follows && !camera) this.follows = false;
+  }
+
+  /** Cuts to a camera at the playhead; the first cut of all says also what is seen before it. */
+  cutTo(camera, dissolve = 0) {
+    const { desk, cuts } = this;
+    const { frame } = desk;
+    const edits = [{ edit: 'cut-to', frame, camera, dissolve }];
+    const first = desk.first();
+    if (!cuts.length && frame > first && desk.camera !== camera)
+      edits.unshift({ edit: 'cut-to', frame: first, camera: desk.camera, dissolve: 0 });
+    return this.store.edit(edits);
+  }
+
+  /** The cut from which on is seen what is seen at the playhead. */
+  get now() {
+    return this.cuts[cutIndexAt(this.cuts, this.desk.frame)] ?? null;
+  }
+
+  slide(frame, to, ripple, done) {
+    const edits = [{ edit: 'move-cut', frame, to, ripple }];
+    if (done) return this.store.edit(edits);
+    this.store.show(edits);
+    return Promise.resolve(true);
+  }
+
+  dissolve({ frame, camera }, frames) {
+    return this.store.edit([{ edit: 'cut-to', frame, camera, dissolve: frames }]);
+  }
+
+  swap({ frame }) {
+    return this.store.edit([{ edit: 'swap-cut', frame }]);
+  }
+
+  remove({ frame }) {
+    return this.store.edit([{ edit: 'remove-cut', frame }]);
+  }
+}
