@@ -16,13 +16,27 @@ export class CutRows {
       {},
       this.list,
       button('Add a cut', () => this.add(), { class: 'quiet' }),
+      desk.program.length > 0 && button('Take the program', () => this.take(), { class: 'quiet' }),
     );
+  }
+
+  /** The cuts of the shot's program, in place of what is here. */
+  take() {
+    this.list.replaceChildren();
+    for (const { frame, camera } of this.desk.program) this.append(frame, camera);
+    this.onChange();
   }
 
   add() {
     const rows = this.list.children.length;
     const { range, cameras } = this.desk;
     const frame = rows === 0 ? range.in : Math.round(range.in + ((range.out - range.in) * rows) / (rows + 1));
+    this.append(frame, cameras[rows % cameras.length]?.id ?? '');
+    this.onChange();
+  }
+
+  /** @param {number} frame @param {string} camera */
+  append(frame, camera) {
     const from = h('input', {
       type: 'text',
       class: 'number',
@@ -31,15 +45,14 @@ export class CutRows {
       onchange: this.onChange,
     });
     const seen = select(
-      cameras.map((c) => [c.id, c.name]),
+      this.desk.cameras.map((c) => [c.id, c.name]),
       { 'aria-label': 'Camera', onchange: this.onChange },
     );
-    seen.value = cameras[rows % cameras.length]?.id ?? '';
+    seen.value = camera;
     const row = h('div', { class: 'cut-row' }, from, seen);
     const gone = button('Remove', () => this.remove(row), { class: 'quiet' });
     row.append(gone);
     this.list.append(row);
-    this.onChange();
   }
 
   remove(row) {

@@ -19,6 +19,8 @@ export class Desk extends EventTarget {
     this.rate = rate;
     const options = root.querySelector('template').content.querySelectorAll('option');
     this.cameras = [...options].map((o) => ({ id: o.value, name: o.textContent }));
+    /** @type {{frame: number, camera: string}[]} */
+    this.program = []; // of the shot
     /** @type {Profile[]} */
     this.profiles = [];
     /** @type {{formats: Format[], axes: Axes[], orders: any[], lens: any[]}} */
@@ -28,6 +30,7 @@ export class Desk extends EventTarget {
   async load() {
     this.choices = await getJson('/api/hand-off/choices');
     await this.loadProfiles();
+    this.program = (await getJson(`/api/shots/${this.shot}`)).program ?? [];
   }
 
   async loadProfiles() {

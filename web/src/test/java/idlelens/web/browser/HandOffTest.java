@@ -39,7 +39,9 @@ class HandOffTest extends BrowserTest {
     page.selectOption("#profile", "Picture space, pixels");
     page.waitForSelector(".receiver:has-text('100 pixels a metre')");
     page.click("text=Add a cut");
-    page.click("text=Add a cut");
+    assertThat(page.locator(".cut-row").count()).isEqualTo(1);
+    page.click("text=Take the program");
+    assertThat(page.locator(".cut-row").count()).as("the cuts of the shot").isEqualTo(5);
     page.check("input[value=edl]");
     Download download = page.waitForDownload(() -> page.click("form button.main"));
     assertThat(download.suggestedFilename()).isEqualTo("Two cameras copy.zip");
