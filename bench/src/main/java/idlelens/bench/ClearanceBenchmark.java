@@ -26,9 +26,13 @@ import org.openjdk.jmh.annotations.Warmup;
 @Fork(1)
 public class ClearanceBenchmark {
   private static final int TRIANGLES = 200_000;
+  private static final int WAYS = 1024;
 
   private Shot shot;
   private Mesh mesh;
+  private TriangleTree tree;
+  private double[][] ways;
+  private int next;
 
   /** Splinters around the way of a camera, which goes between them. */
   @Setup
@@ -51,6 +55,20 @@ public class ClearanceBenchmark {
       }
     }
     mesh = new Mesh(positions, new float[9 * TRIANGLES], new float[3 * TRIANGLES], indices);
+    tree = new TriangleTree(mesh);
+    ways = new double[WAYS][];
+    for (int i = 0; i < WAYS; i++) { // all over a picture, from the beginning of the way
+      double across = random.nextDouble() - 0.5;
+      double up = (random.nextDouble() - 0.5) * 0.56;
+      ways[i] = new double[] {0, 0, 0, across * 1e5, up * 1e5, -1e5};
+    }
+  }
+
+  /** The first surface at a place of the picture: what focus is picked by. */
+  @Benchmark
+  public double oneSightline() {
+    next = (next + 1) % WAYS;
+    return tree.firstCrossing(ways[next]);
   }
 
   @Benchmark

@@ -113,7 +113,7 @@ function opensChoice(lens) {
 }
 
 /** The numbers below each drawing. */
-export const groups = (fields) => ({
+export const groups = (fields, pick) => ({
   section: [
     named('Focal length', fields.focal),
     named('F-stop', fields.stop),
@@ -133,5 +133,5 @@ export const groups = (fields) => ({
     named('1/', fields.openFor),
     named('', fields.opens),
   ],
-  depth: [named('Focus', fields.focus), named('Close focus', fields.closeFocus), named('Circle', fields.circle)],
+  depth: [named('Focus', fields.focus), pick, named('Close focus', fields.closeFocus), named('Circle', fields.circle)],
 });

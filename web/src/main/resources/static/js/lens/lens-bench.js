@@ -1,8 +1,9 @@
 // The Lens bench: the lens, its iris, what it sees, and what is sharp, each drawn and each to be dragged and typed.
 import { drawSoon } from '../common/draw-soon.js';
-import { h } from '../common/dom.js';
+import { button, h } from '../common/dom.js';
 import { fixed, stop } from '../common/format.js';
 import { lengthText, units } from '../common/units.js';
+import { pickFocus } from '../panels/focus-pick.js';
 import { Depths } from '../shot/depths.js';
 import { isOff, lensOf } from '../shot/parts.js';
 import { fieldsOf, groups } from './bench-fields.js';
@@ -66,7 +67,10 @@ export class LensBench {
   build(id) {
     this.built = id;
     this.fields = fieldsOf(this.store, this.desk, id);
-    const named = groups(this.fields);
+    const pick = button('Pick', () => pickFocus(this.store, this.desk, id), {
+      title: 'Press in the picture what is to be sharp',
+    });
+    const named = groups(this.fields, pick);
     const section = new Section(this.fields);
     const iris = new IrisDrawing(this.fields);
     const field = new FieldDrawing(this.fields);

@@ -1,10 +1,11 @@
 // Sensor, focal length, f-stop and focus, with what they lead to.
-import { h } from '../common/dom.js';
+import { button, h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isOff, lensOf } from '../shot/parts.js';
 import { aimedAt } from '../shot/targets.js';
 import { channelField, choice, fact, isSwitchedOff, labelled, row } from './fields.js';
+import { pickFocus } from './focus-pick.js';
 import { keyState } from './key-button.js';
 import { SETTINGS, settingsOf } from './lens-settings.js';
 import { NumberField } from './number-field.js';
@@ -126,7 +127,8 @@ function focusPart(store, desk, id, lens) {
   focusOn.value = follow?.node ?? '';
   if (follow) return followPart(store, lens, focusOn);
   const focus = channelField(store, desk, id, 'focus');
-  return { rows: [row('Focus', focusOn, focus.element)], refresh: () => focus.refresh() };
+  const pick = button('Pick', () => pickFocus(store, desk, id), { title: 'Press in the picture what is to be sharp' });
+  return { rows: [row('Focus', focusOn, focus.element), row('', pick)], refresh: () => focus.refresh() };
 }
 
 function followPart(store, lens, focusOn) {

@@ -257,6 +257,14 @@ export class Picture {
       this.frameAt(event);
       return;
     }
+    const { takePlace } = this.desk.picking;
+    if (takePlace) {
+      const [x, y] = this.placeOf(event);
+      if (x < 0 || x > 1 || y < 0 || y > 1) return;
+      this.desk.stopPicking();
+      takePlace(x, y);
+      return;
+    }
     const id = this.pieceAt(event);
     if (id) this.desk.select(id);
   }

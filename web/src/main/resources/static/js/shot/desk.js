@@ -53,7 +53,8 @@ export class Desk extends EventTarget {
     // what stays of a node that gets a carrier, or another one
     this.keeps = { first: 'place', change: 'fitted', handed: 'place' };
     this.range = null; // {from, to}: what is looped, if not the whole shot
-    this.picking = null; // {says, take}: the next node chosen is given to take
+    // {says, take}: the next node chosen is given to take; or {says, takePlace}, a place in the picture
+    this.picking = null;
     this.view = 'floor';
     this.tab = 'card';
     this.tolerance = Object.fromEntries(allFamilies().map((f) => [f.id, f.tolerance])); // overshoot let pass
@@ -169,8 +170,10 @@ export class Desk extends EventTarget {
     if (this.picking) {
       const { take } = this.picking;
       this.stopPicking();
-      take(id);
-      return;
+      if (take) {
+        take(id);
+        return;
+      }
     }
     if (this.loose && !this.loose.ids.includes(id)) this.leaveLoose();
     this.selected = id;
@@ -206,6 +209,12 @@ export class Desk extends EventTarget {
   /** Waits for a node to be chosen anywhere, for another purpose than to be selected. */
   pick(says, take) {
     this.picking = { says, take };
+    this.announce('picking');
+  }
+
+  /** Waits for a place of the picture to be pressed. @param {(x: number, y: number) => void} takePlace */
+  pickPlace(says, takePlace) {
+    this.picking = { says, take: null, takePlace };
     this.announce('picking');
   }
 

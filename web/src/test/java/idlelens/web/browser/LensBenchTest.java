@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** The Lens bench: its drawings are dragged, its numbers typed, and both say the same. */
 class LensBenchTest extends BrowserTest {
@@ -128,6 +129,34 @@ class LensBenchTest extends BrowserTest {
     page.waitForFunction(
         "() => Math.abs(idleLens.store.motion.get('a-cam').own.overscan[1020 - idleLens.store.grid.first] - 10) < 2");
     assertThat(page.locator("#rows").textContent()).contains("overscan");
+    page.close();
+  }
+
+  /** What is pressed is what the server meets there, with the set's own triangles. */
+  @Test
+  void focus_isPickedInThePicture_andMayFollowWhatWasPicked() {
+    Page page = openBench();
+    page.locator(".lens-bench button:text-is('Pick')").click();
+    page.waitForSelector("#notice:has-text('Press in the picture')");
+    BoundingBox canvas = page.locator("#canvas").boundingBox();
+    page.mouse().click(canvas.x + canvas.width * 0.4, canvas.y + canvas.height * 0.75);
+    waitForRevision(page, 2);
+    long shot = ((Number) page.evaluate("() => Number(idleLens.store.id)")).longValue();
+    double x = Math.floor(canvas.width * 0.4) / canvas.width - 0.5;
+    JsonNode met =
+        app.get(
+                "/api/shots/"
+                    + shot
+                    + "/sightline?camera=a-cam&frame=1001&x="
+                    + x
+                    + "&y="
+                    + (0.5 - 0.75) * 9 / 16)
+            .json();
+    assertThat(lens(page, "focusM")).isCloseTo(met.get("distance").asDouble(), within(0.15));
+    page.locator(".toast-line:has-text('" + met.get("name").stringValue() + "') button").click();
+    waitForRevision(page, 3);
+    assertThat(app.part(shot, "a-cam", "lens").get("follow").get("node").stringValue())
+        .isEqualTo(met.get("node").stringValue());
     page.close();
   }
 }
