@@ -3,7 +3,7 @@ import { s } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { Drawing, px, says } from './drawing.js';
 
-const MARGIN_PX = 26;
+const MARGIN_PX = 32;
 
 export class IrisDrawing extends Drawing {
   constructor(fields) {
@@ -14,7 +14,7 @@ export class IrisDrawing extends Drawing {
   parts(w, h) {
     const { lens, outline } = this.now;
     const radius = Math.min(w / 2 - 8, h / 2 - MARGIN_PX);
-    const [x, y] = [w / 2, h / 2 - 6];
+    const [x, y] = [w / 2, h / 2 - 14];
     const turn = (lens.irisTurnDeg * Math.PI) / 180;
     const wide = Math.max(1, 1 / lens.squeeze);
     const place = (reach, i) => {
@@ -31,7 +31,9 @@ export class IrisDrawing extends Drawing {
       s('circle', { class: 'ring', cx: px(x), cy: px(y), r: px(radius) }),
       s('path', { class: 'opening', d }),
       this.hand(knob, 'turn of the iris', this.fields.turn, (px_, py) => this.turnAt(px_ - x, y - py)),
-      says(w / 2, h - 4, this.words(lens), { 'text-anchor': 'middle', class: 'number' }),
+      ...this.words(lens).map((text, i) =>
+        says(w / 2, h - 18 + 14 * i, text, { 'text-anchor': 'middle', class: 'number' }),
+      ),
     ];
   }
 
@@ -46,6 +48,6 @@ export class IrisDrawing extends Drawing {
     const { pictureHeight } = this.now;
     const high = (blurFarMm / gateHeightMm) * pictureHeight;
     const size = squeeze === 1 ? `${fixed(high, 1)} px` : `${fixed(high / squeeze, 1)} × ${fixed(high, 1)} px`;
-    return `∞: ${fixed(blurFarMm, 3)} mm, ${size} of ${pictureHeight}`;
+    return [`far off: ${fixed(blurFarMm, 3)} mm,`, `${size} of ${pictureHeight}`];
   }
 }

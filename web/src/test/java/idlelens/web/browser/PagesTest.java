@@ -67,6 +67,9 @@ class PagesTest extends BrowserTest {
     floor.click("[data-view-link=curves]");
     floor.waitForSelector(".graph .curve");
     assertNoSeriousFault(floor);
+    floor.click("[data-view-link=lens]");
+    floor.waitForSelector(".lens-bench .piece text");
+    assertNoSeriousFault(floor, ".lens-bench");
     floor.close();
     Page dim = newPage();
     dim.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
@@ -77,6 +80,9 @@ class PagesTest extends BrowserTest {
     dim.waitForSelector(".graph .curve");
     assertNoSeriousFault(dim, ".curves");
     assertNoSeriousFault(dim, ".channels");
+    dim.click("[data-view-link=lens]");
+    dim.waitForSelector(".lens-bench .piece text");
+    assertNoSeriousFault(dim, ".lens-bench");
     dim.close();
     context.clearCookies();
     Page login = newPage();
