@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The Lens bench: its drawings are dragged, its numbers typed, and both say the same. */
 class LensBenchTest extends BrowserTest {
@@ -139,20 +141,19 @@ class LensBenchTest extends BrowserTest {
     page.locator(".lens-bench button:text-is('Pick')").click();
     page.waitForSelector("#notice:has-text('Press in the picture')");
     BoundingBox canvas = page.locator("#canvas").boundingBox();
-    page.mouse().click(canvas.x + canvas.width * 0.4, canvas.y + canvas.height * 0.75);
+    Response answer =
+        page.waitForResponse(
+            "**/sightline?**",
+            () ->
+                page.mouse().click(canvas.x + canvas.width * 0.4, canvas.y + canvas.height * 0.75));
+    double x = Double.parseDouble(answer.url().replaceFirst(".*[?&]x=([-0-9.e]+).*", "$1"));
+    double y = Double.parseDouble(answer.url().replaceFirst(".*[?&]y=([-0-9.e]+).*", "$1"));
+    assertThat(x).isCloseTo(-0.1, within(2 / canvas.width));
+    assertThat(y).isCloseTo(-0.25 * 9 / 16, within(2 / canvas.width));
+    JsonNode met = JsonMapper.shared().readTree(answer.text());
     waitForRevision(page, 2);
+    assertThat(lens(page, "focusM")).isCloseTo(met.get("distance").asDouble(), within(1e-5));
     long shot = ((Number) page.evaluate("() => Number(idleLens.store.id)")).longValue();
-    double x = Math.floor(canvas.width * 0.4) / canvas.width - 0.5;
-    JsonNode met =
-        app.get(
-                "/api/shots/"
-                    + shot
-                    + "/sightline?camera=a-cam&frame=1001&x="
-                    + x
-                    + "&y="
-                    + (0.5 - 0.75) * 9 / 16)
-            .json();
-    assertThat(lens(page, "focusM")).isCloseTo(met.get("distance").asDouble(), within(0.15));
     page.locator(".toast-line:has-text('" + met.get("name").stringValue() + "') button").click();
     waitForRevision(page, 3);
     assertThat(app.part(shot, "a-cam", "lens").get("follow").get("node").stringValue())
