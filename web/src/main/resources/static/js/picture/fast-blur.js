@@ -23,11 +23,19 @@ const GATHERING = `
     float d = far(z), r = radius(d);
     vec3 place = vec3(at, z) * 2.0 - 1.0;
     vec2 open = seen(toOpen, place), close = seen(toClose, place);
+    float reach = max(r, 0.5 * length((close - open) * size));
+    if (reach < 0.8) { // too little to be seen: as it is
+      gl_FragColor = vec4(texture2D(colour, at).rgb, 1.0);
+      #include <colorspace_fragment>
+      return;
+    }
+    float taps = clamp(floor(1.0 + reach), 3.0, TAPS); // no more than there are points to gather
     float noise = fract(52.9829189 * fract(dot(gl_FragCoord.xy, vec2(0.06711056, 0.00583715))));
     vec3 sum = vec3(0.0); float weight = 0.0;
     for (float i = 0.0; i < TAPS; i++) {
-      float turn = 2.39996 * i + 6.28319 * noise, off = r * sqrt((i + 0.5) / TAPS);
-      vec2 p = mix(open, close, (i + noise) / TAPS) + off * vec2(cos(turn) / squeeze, sin(turn)) / size;
+      if (i >= taps) break;
+      float turn = 2.39996 * i + 6.28319 * noise, off = r * sqrt((i + 0.5) / taps);
+      vec2 p = mix(open, close, (i + noise) / taps) + off * vec2(cos(turn) / squeeze, sin(turn)) / size;
       float there = far(texture2D(depth, p).r);
       float w = there < d * 0.98 && radius(there) < off * 0.9 ? 0.02 : 1.0;
       sum += w * texture2D(colour, p).rgb; weight += w;
@@ -40,7 +48,13 @@ export class FastBlur {
   constructor(renderer) {
     this.renderer = renderer;
     const depthTexture = new THREE.DepthTexture(1, 1);
-    this.target = new THREE.WebGLRenderTarget(1, 1, { type: THREE.HalfFloatType, depthTexture });
+    const plain = {
+      depthTexture,
+      minFilter: THREE.NearestFilter,
+      magFilter: THREE.NearestFilter,
+      generateMipmaps: false,
+    };
+    this.target = new THREE.WebGLRenderTarget(1, 1, { type: THREE.HalfFloatType, ...plain });
     this.sheet = new Sheet({
       uniforms: {
         colour: { value: this.target.texture },
