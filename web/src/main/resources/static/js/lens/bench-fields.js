@@ -31,7 +31,7 @@ export function fieldsOf(store, desk, id) {
   return {
     focal: channel('focal'),
     stop: channel('fstop'),
-    focus: channel('focus'),
+    focus: lens.now().follow ? followedFocus(store, desk, id, lens) : channel('focus'),
     blur: channel('blur'),
     squeeze: channel('squeeze'),
     turn: channel('irisTurn'),
@@ -66,6 +66,25 @@ export function fieldsOf(store, desk, id) {
     ),
     opens: opensChoice(lens),
   };
+}
+
+/** Where the focus is while it follows something: another distance is another offset from that. */
+function followedFocus(store, desk, id, lens) {
+  const now = () => store.lens(id, desk.frame)?.focusM ?? 0;
+  return new NumberField({
+    label: 'Focus distance',
+    title: 'Follows; another distance is another offset from what it follows',
+    quantity: 'length',
+    unit: 'm',
+    digits: 3,
+    step: 0.1,
+    rate: () => store.header.rate,
+    get: now,
+    set: (value, done) => {
+      const { follow } = lens.now();
+      return lens.set({ follow: { ...follow, offsetM: follow.offsetM + value - now() } }, done);
+    },
+  });
 }
 
 /** One or two blades are none: a step from none leads to three, and back. */

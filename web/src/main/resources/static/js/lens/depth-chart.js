@@ -2,6 +2,7 @@
 import { s } from '../common/dom.js';
 import { spread } from '../common/label-room.js';
 import { lengthText } from '../common/units.js';
+import { focusAtDistance } from '../panels/focus-pick.js';
 import { valueAt } from '../shot/samples.js';
 import { DepthScale } from './depth-scale.js';
 import { Drawing, px, says } from './drawing.js';
@@ -153,7 +154,14 @@ export class DepthChart extends Drawing {
     const d = `${this.tick(metres)}L${px(x - 4)} ${px(y - LETTER_UP_PX)}`;
     return s(
       'g',
-      { class: metres >= nearM && metres <= farM ? 'piece sharp' : 'piece', onclick: () => this.focusOn(metres) },
+      {
+        class: metres >= nearM && metres <= farM ? 'piece sharp' : 'piece',
+        tabindex: 0,
+        role: 'button',
+        'aria-label': `Focus on ${text}`,
+        onclick: () => this.focusOn(metres),
+        onkeydown: (event) => event.key === 'Enter' && this.focusOn(metres),
+      },
       s('title', { text: `${text}: focus there` }),
       s('path', { d }),
       says(x, y, text),
@@ -161,8 +169,7 @@ export class DepthChart extends Drawing {
   }
 
   focusOn(metres) {
-    const { focus } = this.fields;
-    if (!focus.options.disabled?.()) focus.options.set(metres, true, focus.options.at());
+    if (!this.fields.focus.options.disabled?.()) focusAtDistance(this.store, this.desk, this.now.node.id, metres);
   }
 
   focusHand() {

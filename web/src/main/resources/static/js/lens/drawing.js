@@ -37,7 +37,7 @@ export class Drawing {
   }
 
   /**
-   * A part that is dragged to change a number; the arrow keys step it.
+   * A part that is dragged to change a number, which stands in a field below as well, for the keyboard.
    *
    * @param {Element} element
    * @param {string} label of the number

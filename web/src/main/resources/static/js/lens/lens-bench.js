@@ -6,6 +6,7 @@ import { lengthText, units } from '../common/units.js';
 import { pickFocus } from '../panels/focus-pick.js';
 import { Depths } from '../shot/depths.js';
 import { isOff, lensOf } from '../shot/parts.js';
+import { targetNode } from '../shot/targets.js';
 import { fieldsOf, groups } from './bench-fields.js';
 import { DepthChart } from './depth-chart.js';
 import { FieldDrawing } from './field-drawing.js';
@@ -52,8 +53,10 @@ export class LensBench {
       this.element.replaceChildren(h('p', { class: 'nothing', text }));
       return;
     }
-    if (this.built !== node.id) this.build(node.id);
-    const { sensorMm, closeFocusM } = lensOf(node);
+    const { sensorMm, closeFocusM, follow } = lensOf(node);
+    const made = `${node.id} ${follow ? 'follows' : ''}`;
+    if (this.built !== made) this.build(node.id);
+    this.built = made;
     const motion = this.store.motion.get(node.id);
     const pictureHeight = 1080; // px
     const now = { node, lens, sensorMm, closeFocusM, motion, outline: motion.iris, pictureHeight };
@@ -61,11 +64,11 @@ export class LensBench {
     Object.values(this.fields).forEach((field) => field.refresh());
     this.facts.textContent = factsOf(lens);
     this.marks.textContent = marksOf(node, lens, closeFocusM);
+    this.follows.textContent = follow ? `follows ${targetNode(this.store, follow)}` : '';
   }
 
   /** Makes drawings and fields for a camera. */
   build(id) {
-    this.built = id;
     this.fields = fieldsOf(this.store, this.desk, id);
     const pick = button('Pick', () => pickFocus(this.store, this.desk, id), {
       title: 'Press in the picture what is to be sharp',
@@ -77,6 +80,7 @@ export class LensBench {
     const chart = new DepthChart(this.store, this.desk, this.fields, this.depths);
     this.drawings = [section, iris, field, chart];
     this.facts = h('span', { class: 'number' });
+    this.follows = h('small');
     this.marks = h('span', { class: 'trouble', role: 'status' });
     const part = (title, drawing, numbers, ...more) =>
       h(
@@ -90,7 +94,7 @@ export class LensBench {
       part('Lens', section, named.section),
       part('Iris', iris, named.iris),
       part('View', field, named.field),
-      part('Distances', chart, named.depth, this.facts, this.marks),
+      part('Distances', chart, named.depth, this.follows, this.facts, this.marks),
     );
   }
 }

@@ -31,12 +31,17 @@ async function focusAt(store, desk, id, at) {
   });
 }
 
-async function focusOn(store, desk, id, { distance, name, node, point }) {
+/** Focuses at a distance from now on, whatever was followed before. */
+export async function focusAtDistance(store, desk, id, distance) {
   const { frame } = desk;
-  const lens = settingsOf(store, id);
-  if (lensOf(store.byId.get(id)).follow && !(await lens.set({ follow: null }))) return;
+  if (lensOf(store.byId.get(id)).follow && !(await settingsOf(store, id).set({ follow: null }))) return;
   const edit = (keying) => ({ edit: 'set-values', id, frame, values: { focus: distance }, keying });
   await desk.change(store.byId.get(id), ['focus'], edit, { done: true, frame });
+}
+
+async function focusOn(store, desk, id, { distance, name, node, point }) {
+  const lens = settingsOf(store, id);
+  await focusAtDistance(store, desk, id, distance);
   toast(`Focused on ${name}, ${lengthText(distance)} away`, {
     action: 'Follow it',
     onAction: () => lens.set({ follow: { node, point, offsetM: 0 } }),

@@ -1,6 +1,6 @@
 // The mean of many drawings, in linear light: each is drawn as it is, then added up in floating point.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { Sheet } from './sheet.js';
+import { drawInto, Sheet } from './sheet.js';
 
 /** Point for point. */
 const AS_IT_IS = { minFilter: THREE.NearestFilter, magFilter: THREE.NearestFilter, generateMipmaps: false };
@@ -47,7 +47,7 @@ export class Accumulation {
   clear(width, height) {
     this.one.setSize(width, height);
     this.sum.setSize(width, height);
-    this.into(this.sum, () => {
+    drawInto(this.renderer, this.sum, () => {
       this.renderer.setClearColor('#000000', 0);
       this.renderer.clear();
     });
@@ -55,18 +55,12 @@ export class Accumulation {
 
   /** Adds what a function draws, so many times. */
   add(draw, weight = 1) {
-    this.into(this.one, draw);
+    drawInto(this.renderer, this.one, draw);
     this.adding.uniforms.weight.value = weight;
     const { autoClear } = this.renderer;
     this.renderer.autoClear = false;
-    this.into(this.sum, () => this.adding.draw(this.renderer));
+    drawInto(this.renderer, this.sum, () => this.adding.draw(this.renderer));
     this.renderer.autoClear = autoClear;
-  }
-
-  into(target, draw) {
-    this.renderer.setRenderTarget(target);
-    draw();
-    this.renderer.setRenderTarget(null);
   }
 
   /** Shows the mean of all that were added, on the canvas. */

@@ -85,31 +85,44 @@ export class Exposing extends EventTarget {
     this.announce();
   }
 
-  /** Draws one camera fading in over another. @param {{view: any, share: number}[]} parts */
-  drawFade(parts, how) {
+  /**
+   * Draws at once, with blur as it can be had in one drawing of each camera, where that is wanted.
+   *
+   * @param {{view: any, lens: any, camera: string, share: number}[]} looks one camera, or two while one fades in
+   */
+  draw(looks, how) {
+    if (looks.length === 1 || !this.able) {
+      this.drawOne(looks.at(-1), how);
+      return;
+    }
     const { x, y } = this.set.renderer.getDrawingBufferSize(new THREE.Vector2());
     this.accumulation.clear(x, y);
-    for (const { view, share } of parts) this.accumulation.add(() => this.set.draw(view, how), share);
+    for (const one of looks) this.accumulation.add(() => this.drawOne(one, how), one.share);
     this.accumulation.show();
   }
 
-  /** Draws at once: with blur as it can be had in one drawing, where that is wanted. */
-  draw(view, lens, how) {
-    const draw = () => this.set.draw(view, how);
+  drawOne(one, how) {
+    const draw = () => this.set.draw(one.view, how);
     if (this.mode === 'off') draw();
-    else this.fast.draw(draw, this.set.camera, lens, this.shutterOf(view, lens));
+    else this.fast.draw(draw, this.set.camera, one.lens, this.shutterOf(one));
   }
 
   /** From the world into the picture, as the shutter opens and closes. */
-  shutterOf({ state, frame }, lens) {
-    const opens = lensOf(this.store.byId.get(this.desk.camera))?.shutterOpens;
-    const poses = poseWhileOpen(state, this.desk.camera, frame, opens);
+  shutterOf({ view, lens, camera }) {
+    const opens = lensOf(this.store.byId.get(camera))?.shutterOpens;
+    const poses = poseWhileOpen(view.state, camera, view.frame, opens);
     if (!poses) return { open: null, close: null };
     const into = (pose) => {
       lookThrough(this.viewer, pose, seenBy(lens));
       return this.viewer.projectionMatrix.clone().multiply(this.viewer.matrixWorldInverse);
     };
     return { open: into(poses.open), close: into(poses.close) };
+  }
+
+  /** Shows again what is filled up so far, where something else was drawn over it; tells whether there is anything. */
+  showAgain() {
+    if (this.reached > 0) this.accumulation.show();
+    return this.reached > 0;
   }
 
   /** Whether the picture of what is there now can be filled up. */
@@ -145,7 +158,7 @@ export class Exposing extends EventTarget {
     const add = (k) => {
       for (const { exposure, share } of parts) {
         const pass = smoothed(exposure.pass(k), k, x, y);
-        this.accumulation.add(() => this.set.draw(pass, { fine: true, height: y }), share);
+        this.accumulation.add(() => this.set.draw(pass, { fine: true, height: y, besides: true }), share);
       }
     };
     const go = () => {

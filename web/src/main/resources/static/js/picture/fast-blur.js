@@ -2,7 +2,7 @@
 // itself is not drawn out, and what is out of focus does not reach over what is sharp.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { FARTHEST_M, NEAREST_M } from '../solids/look-through.js';
-import { Sheet } from './sheet.js';
+import { drawInto, Sheet } from './sheet.js';
 
 const MOST_PX = 48;
 const LEAST_PX = 0.4; // of blur that is worth a second drawing
@@ -87,9 +87,7 @@ export class FastBlur {
       return;
     }
     this.target.setSize(size.x, size.y);
-    renderer.setRenderTarget(this.target);
-    draw();
-    renderer.setRenderTarget(null);
+    drawInto(renderer, this.target, draw);
     const { uniforms } = this.sheet;
     const back = camera.matrixWorld.clone().multiply(camera.projectionMatrixInverse);
     uniforms.toOpen.value = open ? open.clone().multiply(back) : new THREE.Matrix4();

@@ -160,9 +160,7 @@ export class Picture {
     this.renderer.setScissorTest(Boolean(was));
     this.guides.style.visibility = was ? 'hidden' : '';
     if (!was) {
-      const looks = this.seen();
-      if (looks.length > 1 && this.exposing.able) this.drawFade(looks, now, fine);
-      else this.drawLook(seen, now, fine, null);
+      this.drawSeen(now, fine);
       drawMarks(this, this.marks);
       return;
     }
@@ -174,32 +172,33 @@ export class Picture {
     this.renderer.setScissor(0, 0, w, h);
     this.renderer.setClearColor('#232628');
     this.renderer.clear();
-    this.drawLook(was, first, fine, box(0));
-    this.drawLook((second && look(second, desk.camera, desk.frame)) ?? seen, second ?? now, fine, box(half + 1));
+    this.drawLook(was, first, { fine, box: box(0) });
+    const other = second && look(second, desk.camera, desk.frame);
+    this.drawLook(other ?? seen, second ?? now, { fine, box: box(half + 1) });
     this.set.shadowsStale = true; // the next picture alone has its own
   }
 
-  /** One picture: the set as it is in a state, seen by its camera, in a box or all over. */
-  drawLook({ pose, lens }, state, fine, box, frame = this.desk.frame) {
-    const { w, h } = this.size;
-    const [x, y, width, height] = box ?? [0, 0, w, h];
-    this.renderer.setViewport(x, y, width, height);
-    this.renderer.setScissor(x, y, width, height);
-    const points = height * this.renderer.getPixelRatio();
-    const view = { pose, seen: seenBy(lens), state, frame };
-    if (box || frame !== this.desk.frame) this.set.draw(view, { fine, height: points });
-    else this.exposing.draw(view, lens, { fine, height: points });
+  /** The picture of the playhead: one camera, or two while one fades in, with the blur that is wanted. */
+  drawSeen(state, fine) {
+    const { frame } = this.desk;
+    const looks = this.seen().map(({ camera, share }) => {
+      const { pose, lens } = look(state, camera, frame);
+      return { view: { pose, seen: seenBy(lens), state, frame }, lens, camera, share };
+    });
+    this.exposing.draw(looks, { fine, height: this.aim([0, 0, this.size.w, this.size.h]) });
   }
 
-  /** Two cameras of the program, one fading in over the other. */
-  drawFade(looks, state, fine) {
-    const { frame } = this.desk;
-    const parts = looks.map(({ camera, share }) => {
-      const { pose, lens } = look(state, camera, frame);
-      return { view: { pose, seen: seenBy(lens), state, frame }, share };
-    });
-    this.renderer.setViewport(0, 0, this.size.w, this.size.h);
-    this.exposing.drawFade(parts, { fine, height: this.size.h * this.renderer.getPixelRatio() });
+  /** One picture, sharp and still: the set as it is in a state, seen by its camera, in a box or all over. */
+  drawLook({ pose, lens }, state, { fine, box = [0, 0, this.size.w, this.size.h], frame = this.desk.frame }) {
+    const view = { pose, seen: seenBy(lens), state, frame };
+    this.set.draw(view, { fine, height: this.aim(box), besides: true });
+  }
+
+  /** Says where on the canvas is drawn; gives the height of that in points. @param {number[]} box */
+  aim([x, y, width, height]) {
+    this.renderer.setViewport(x, y, width, height);
+    this.renderer.setScissor(x, y, width, height);
+    return height * this.renderer.getPixelRatio();
   }
 
   /** Lowers the resolution where drawings come too slowly, raises it again where there is time. */
@@ -227,10 +226,10 @@ export class Picture {
     const small = document.createElement('canvas');
     small.width = width;
     small.height = Math.round(width / store.header.aspect);
-    this.drawLook(seen, now, true, null, frame);
+    this.drawLook(seen, now, { fine: true, frame });
     small.getContext('2d', { willReadFrequently: true }).drawImage(this.canvas, 0, 0, small.width, small.height);
     this.set.shadowsStale = true;
-    this.draw(true);
+    if (!this.exposing.showAgain()) this.draw(true);
     return small;
   }
 

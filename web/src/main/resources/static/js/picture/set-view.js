@@ -38,7 +38,8 @@ export class SetView {
     this.solids = new Solids(store, this.scene);
     this.lamps = new Lamps(store, this.scene);
     this.air = new Air(store, this.scene);
-    this.camera = new THREE.PerspectiveCamera();
+    this.camera = new THREE.PerspectiveCamera(); // of the frame in the picture: what is pressed is looked for by it
+    this.passing = new THREE.PerspectiveCamera(); // of what is drawn besides
     this.sky = makeSky();
     this.scene.add(this.sky);
     this.skyLight = new THREE.HemisphereLight(SKY.high, new THREE.Color('#8d8064'), 1.55);
@@ -76,25 +77,26 @@ export class SetView {
    * Draws into whatever the renderer draws into.
    *
    * @param {View} view
-   * @param {{fine?: boolean, height: number}} how whether there is time for shadows even where they are slow; height of
-   *   what is drawn, in points
+   * @param {{fine?: boolean, height: number, besides?: boolean}} how whether there is time for shadows even where they
+   *   are slow; height of what is drawn, in points; whether it is another view than that of the picture
    */
-  draw({ pose, seen, state, frame }, { fine = false, height }) {
-    lookThrough(this.camera, pose, seen);
-    this.sky.position.copy(this.camera.position);
+  draw({ pose, seen, state, frame }, { fine = false, height, besides = false }) {
+    const camera = besides ? this.passing : this.camera;
+    lookThrough(camera, pose, seen);
+    this.sky.position.copy(camera.position);
     const moved = this.solids.place(state, frame, 'picture');
     this.lamps.place(state, frame, 'picture');
     this.air.place(state, frame, height, 'picture');
-    this.placeSun(state, frame);
+    this.placeSun(state, frame, camera);
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) {
       this.renderer.shadowMap.needsUpdate = true;
       this.shadowsStale = false;
     }
-    this.renderer.render(this.scene, this.camera);
+    this.renderer.render(this.scene, camera);
   }
 
-  placeSun(state, frame) {
+  placeSun(state, frame, camera) {
     const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n, 'picture'));
     const pose = node && poseIn(state, node.id, frame);
     const direction = new THREE.Vector3(0.3, -1, -0.2);
@@ -103,8 +105,8 @@ export class SetView {
     const colour = new THREE.Color(node?.colour ?? '#ffffff');
     this.sun.intensity = this.sunlight(node, state, frame);
     this.sun.color.copy(colour);
-    const ahead = new THREE.Vector3(0, 0, -1).applyQuaternion(this.camera.quaternion).setY(0);
-    const centre = this.camera.position.clone().addScaledVector(ahead, SHADOWS_AHEAD_M);
+    const ahead = new THREE.Vector3(0, 0, -1).applyQuaternion(camera.quaternion).setY(0);
+    const centre = camera.position.clone().addScaledVector(ahead, SHADOWS_AHEAD_M);
     // moves in steps, so that shadows stand still
     const step = (v) => Math.round(v / SHADOW_STEP_M) * SHADOW_STEP_M;
     centre.set(step(centre.x), 0, step(centre.z));

@@ -33,3 +33,11 @@ export class Sheet {
     this.material.dispose();
   }
 }
+
+/** Draws into something else than what the renderer draws into, which goes on afterwards. */
+export function drawInto(renderer, surface, draw) {
+  const before = renderer.getRenderTarget();
+  renderer.setRenderTarget(surface);
+  draw();
+  renderer.setRenderTarget(before);
+}

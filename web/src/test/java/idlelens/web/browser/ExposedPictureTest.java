@@ -266,6 +266,19 @@ class ExposedPictureTest extends BrowserTest {
     return px;
   }
 
+  /** What the canvas shows, coarsely. */
+  private static final String CORNERS =
+      """
+      async () => {
+        const { picture } = idleLens;
+        await new Promise(requestAnimationFrame);
+        picture.exposing.showAgain();
+        const pen = new OffscreenCanvas(16, 9).getContext('2d');
+        pen.drawImage(picture.canvas, 0, 0, 16, 9);
+        return `${picture.exposing.reached} ${pen.getImageData(0, 0, 16, 9).data}`;
+      }
+      """;
+
   /** While something moves, it says that it is rough; a change at rest begins anew. */
   @Test
   void fillingUp_isCounted_andBeginsAnewWithEveryChange() {
@@ -273,6 +286,9 @@ class ExposedPictureTest extends BrowserTest {
     page.click("#blur-choice button:text-is('true')");
     page.selectOption("#blur-choice select", "16");
     page.waitForSelector("#blur-choice small:has-text('pass 16 of 16')");
+    Object filled = page.evaluate(CORNERS);
+    page.evaluate("() => idleLens.picture.shot(1005, 64)");
+    assertThat(page.evaluate(CORNERS)).as("a picture made besides leaves it").isEqualTo(filled);
     page.click("#step-on");
     page.waitForSelector("#blur-choice small:has-text('fast, roughly')");
     page.waitForSelector("#blur-choice small:has-text('pass 16 of 16')");

@@ -160,4 +160,24 @@ class LensBenchTest extends BrowserTest {
         .isEqualTo(met.get("node").stringValue());
     page.close();
   }
+
+  /** While focus follows something, the bench says what, and another distance is another offset. */
+  @Test
+  void followedFocus_isShownWhereItIs_andDraggedByItsOffset_untilANameIsClicked() {
+    Page page = openBench();
+    page.evaluate("() => { idleLens.desk.select('b-cam', 'lens'); }");
+    page.waitForSelector(".lens-bench small:has-text('follows Wheelhouse')");
+    page.waitForSelector(".lens-bench .piece text");
+    double away = lens(page, "focusM");
+    typeInBench(page, "Focus distance", "20");
+    waitForRevision(page, 2);
+    assertThat(lens(page, "focusM")).isCloseTo(20, within(1e-4));
+    long shot = ((Number) page.evaluate("() => Number(idleLens.store.id)")).longValue();
+    assertThat(app.part(shot, "b-cam", "lens").get("follow").get("offsetM").asDouble())
+        .isCloseTo(20 - away, within(1e-4));
+    page.locator(".lens-bench .piece").last().press("Enter");
+    waitForRevision(page, 4);
+    assertThat(app.part(shot, "b-cam", "lens").has("follow")).isFalse();
+    page.close();
+  }
 }
