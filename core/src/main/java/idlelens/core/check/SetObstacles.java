@@ -12,7 +12,6 @@ import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -29,7 +28,7 @@ public final class SetObstacles {
   private final Function<Shape, Mesh> meshes;
   private final Map<Shape, TriangleTree> trees = new HashMap<>();
   private final Copies copies;
-  private final Set<String> hidden = new HashSet<>();
+  private final Set<String> hidden;
   private long triangles;
 
   /**
@@ -40,11 +39,7 @@ public final class SetObstacles {
     this.motion = motion;
     this.meshes = meshes;
     this.copies = new Copies(motion);
-    for (Node node : motion.shot().nodes()) {
-      if (node.hidden().picture()) {
-        motion.shot().family(node.id()).forEach(n -> hidden.add(n.id()));
-      }
-    }
+    this.hidden = motion.shot().hiddenInPictures();
   }
 
   /** Whether a node, or what carries it, is hidden in the picture. */

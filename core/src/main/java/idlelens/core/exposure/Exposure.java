@@ -17,7 +17,8 @@ import org.joml.Vector3d;
 /**
  * A frame of a camera in several passes, whose mean is the picture with its depth of field and its
  * motion blur: each from another point of the iris, at another moment of the open shutter, with all
- * that moves evaluated at that moment. Not for more than one thread.
+ * that moves evaluated at that moment. Pass after pass is asked for: those before are not kept. Not
+ * for more than one thread.
  */
 public final class Exposure {
   private static final double MM = 1000;
@@ -30,6 +31,8 @@ public final class Exposure {
   private final OpenShutter shutter;
   private final Passes passes;
   private final Map<String, OpenShutter> open = new HashMap<>();
+  private final Map<Double, Evaluation> moments = new HashMap<>();
+  private int current = -1;
 
   /**
    * @param camera the id of a camera
@@ -70,7 +73,7 @@ public final class Exposure {
 
   /** What a node does at the moment of a pass: an evaluation of that moment alone. */
   public NodeMotion of(String nodeId, int pass) {
-    return at(open(nodeId).moment(passes.shares()[pass])).of(nodeId);
+    return at(pass, open(nodeId).moment(passes.shares()[pass])).of(nodeId);
   }
 
   /**
@@ -107,8 +110,13 @@ public final class Exposure {
     return of(nodeId, pass).world().pose(0);
   }
 
-  private Evaluation at(double moment) {
-    return moment == frame ? now : now.moment(moment);
+  /** The shot at a moment of a pass; what was worked out for another pass is let go of. */
+  private Evaluation at(int pass, double moment) {
+    if (pass != current) {
+      current = pass;
+      moments.clear();
+    }
+    return moments.computeIfAbsent(moment, now::passingMoment);
   }
 
   /** The open time as a node has it, up to its own jumps. */

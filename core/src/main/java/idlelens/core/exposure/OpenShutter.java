@@ -1,7 +1,6 @@
 package idlelens.core.exposure;
 
 import idlelens.core.lens.ShutterOpens;
-import idlelens.core.motion.Jumps;
 import idlelens.core.rule.Require;
 import java.util.NavigableSet;
 
@@ -42,11 +41,6 @@ public record OpenShutter(double from, double to) {
     double first = before == null ? from : Math.max(from, before);
     double last = after == null ? to : Math.min(to, Math.nextDown(after));
     return first == from && last == to ? this : new OpenShutter(first, Math.max(first, last));
-  }
-
-  /** Whether something jumps while it is open. */
-  public boolean isCutBy(NavigableSet<Double> jumps) {
-    return Jumps.isBetween(jumps, from, to);
   }
 
   /** The moment after a part of the open time. */

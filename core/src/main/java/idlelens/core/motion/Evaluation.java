@@ -214,6 +214,11 @@ public final class Evaluation {
     return known;
   }
 
+  /** The same as {@link #moment}, but nobody keeps it: for as many moments as are wanted. */
+  public Evaluation passingMoment(double frame) {
+    return new Evaluation(shot, SampleGrid.at(frame), false, moments.whole);
+  }
+
   /** The constants of a node's hand-overs that are known; to be added to. */
   Map<String, Standing[]> constants() {
     return moments.constants;

@@ -213,6 +213,17 @@ public final class Shot {
     return Upwards.from(node, Upwards.Way.READING, unless(isKnown));
   }
 
+  /** Ids of what is not shown in pictures, by itself or by what carries it. */
+  public Set<String> hiddenInPictures() {
+    Set<String> hidden = new HashSet<>();
+    for (Node node : nodes) {
+      if (node.hidden().picture() && !hidden.contains(node.id())) {
+        family(node.id()).forEach(each -> hidden.add(each.id()));
+      }
+    }
+    return hidden;
+  }
+
   /** The repeat that carries a node for all frames, at any depth. */
   public Optional<Node.Repeat> repeatOf(String id) {
     Repeated known = repeated;

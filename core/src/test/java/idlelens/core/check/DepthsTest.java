@@ -13,12 +13,10 @@ import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.SmallShots;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Shape;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -43,16 +41,7 @@ class DepthsTest {
             new NodeBody("ground", "ground", false, flat, TakesKeys.ALL),
             new Shape.Plane(200, 200),
             Finish.matt("#808080"));
-    ShotHeader header =
-        new ShotHeader(
-            "Depths",
-            new FrameRate(24, 1),
-            new FrameRange(1, 11),
-            0,
-            16.0 / 9,
-            1,
-            Tangent.Kind.SETTLE);
-    return new Shot(header, List.of(camera, piece("ahead", 0, -8), piece("left", -8, 0), ground));
+    return SmallShots.until(11, camera, piece("ahead", 0, -8), piece("left", -8, 0), ground);
   }
 
   @Test

@@ -5,22 +5,18 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import idlelens.core.curve.Curve;
-import idlelens.core.curve.Tangent;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.SmallShots;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.ForAll;
@@ -33,22 +29,13 @@ class SightlineTest {
   /** How thick a card is. */
   private static final double CARD_M = 0.03;
 
-  private static final double ASPECT = 16.0 / 9;
   private static final double TAN_ACROSS = 24.89 / 70; // a plain lens of 35 mm
 
   private static Shot shot(Chain camera, Node... pieces) {
-    ShotHeader header =
-        new ShotHeader(
-            "Sightlines",
-            new FrameRate(24, 1),
-            new FrameRange(1, 11),
-            0,
-            ASPECT,
-            1,
-            Tangent.Kind.SETTLE);
-    List<Node> nodes = new ArrayList<>(List.of(pieces));
-    nodes.add(new Node.Camera(new NodeBody("cam", "cam", false, camera, TakesKeys.ALL)));
-    return new Shot(header, nodes);
+    Node[] nodes = Arrays.copyOf(pieces, pieces.length + 1);
+    NodeBody body = new NodeBody("cam", "cam", false, camera, TakesKeys.ALL);
+    nodes[pieces.length] = new Node.Camera(body);
+    return SmallShots.until(11, nodes);
   }
 
   private static Node.Piece piece(String id, Shape shape, Chain chain) {
@@ -68,7 +55,7 @@ class SightlineTest {
     Chain camera = Chain.poseAndLens().restingAt(1, height, 2, 30, Math.toDegrees(tilt), 0);
     Shot shot = shot(camera, piece("ground", new Shape.Plane(500, 500), Chain.pose()));
     double x = random.nextDouble() - 0.5;
-    double y = (random.nextDouble() - 0.5) / ASPECT * 0.6;
+    double y = (random.nextDouble() - 0.5) / SmallShots.ASPECT * 0.6;
     Sightline line = seen(shot, x, y);
     // along the axis, so much height is lost for each metre
     double fall = -Math.sin(tilt) - 2 * TAN_ACROSS * y * Math.cos(tilt);

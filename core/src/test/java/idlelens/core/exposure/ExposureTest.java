@@ -20,10 +20,8 @@ import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.SmallShots;
 import idlelens.core.scene.TakesKeys;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -59,16 +57,7 @@ class ExposureTest {
   }
 
   private static Shot shot(Node... nodes) {
-    ShotHeader header =
-        new ShotHeader(
-            "Exposed",
-            new FrameRate(24, 1),
-            new FrameRange(1, 48),
-            0,
-            16.0 / 9,
-            1,
-            Tangent.Kind.SETTLE);
-    return new Shot(header, List.of(nodes));
+    return SmallShots.until(48, nodes);
   }
 
   private static Path lens(Parameter parameter) {

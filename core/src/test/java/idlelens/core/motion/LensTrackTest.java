@@ -14,10 +14,8 @@ import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
-import idlelens.core.scene.ShotHeader;
+import idlelens.core.scene.SmallShots;
 import idlelens.core.scene.TakesKeys;
-import idlelens.core.time.FrameRange;
-import idlelens.core.time.FrameRate;
 import java.util.List;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
@@ -29,17 +27,8 @@ class LensTrackTest {
 
   private static Shot with(Parameter parameter, Curve curve) {
     Chain chain = Chain.poseAndLens().with(new Path(Lens.ID, parameter.id()), curve);
-    ShotHeader header =
-        new ShotHeader(
-            "Lens",
-            new FrameRate(24, 1),
-            new FrameRange(1, 9),
-            0,
-            16.0 / 9,
-            1,
-            Tangent.Kind.SETTLE);
-    return new Shot(
-        header, List.of(new Node.Camera(new NodeBody("cam", "cam", false, chain, TakesKeys.ALL))));
+    NodeBody body = new NodeBody("cam", "cam", false, chain, TakesKeys.ALL);
+    return SmallShots.until(9, new Node.Camera(body));
   }
 
   private static LensTrack at(Shot shot, double frame) {

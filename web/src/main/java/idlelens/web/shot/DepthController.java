@@ -1,15 +1,12 @@
 package idlelens.web.shot;
 
 import idlelens.core.check.Depths;
-import idlelens.core.scene.Node;
-import idlelens.core.scene.Shot;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.wire.Pieces;
 import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.util.HashSet;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.http.MediaType;
@@ -49,7 +46,7 @@ class DepthController {
         new Works.Order(asker.request(), asker.accountId(), "distances"),
         () -> {
           LiveShot shot = shots.live(id);
-          Set<String> hidden = hiddenIn(shot.shot());
+          Set<String> hidden = shot.shot().hiddenInPictures();
           shot.shot().camera(camera);
           Depths depths =
               Depths.of(shot.motion(), camera, node -> !hidden.contains(node.id()), MOST);
@@ -57,17 +54,6 @@ class DepthController {
               .contentType(MediaType.APPLICATION_OCTET_STREAM)
               .body(octets(shot, camera, depths).inPieces());
         });
-  }
-
-  /** What is not shown in pictures, by itself or by what carries it. */
-  private static Set<String> hiddenIn(Shot shot) {
-    Set<String> hidden = new HashSet<>();
-    for (Node node : shot.nodes()) {
-      if (node.hidden().picture() && !hidden.contains(node.id())) {
-        shot.family(node.id()).forEach(each -> hidden.add(each.id()));
-      }
-    }
-    return hidden;
   }
 
   private static OctetBundle octets(LiveShot shot, String camera, Depths depths) {

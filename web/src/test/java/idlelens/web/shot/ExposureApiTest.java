@@ -89,6 +89,29 @@ class ExposureApiTest {
     assertThat(app.get("/api/shots/" + shot + "/depths?camera=nobody").status()).isEqualTo(422);
   }
 
+  /** What would take more room than there is, is refused before it is begun; fewer passes do. */
+  @Test
+  void moreThanCanBeEvaluated_isRefused_withHowManyPassesAre() {
+    long shot = app.copyOf("Two cameras");
+    StringBuilder nodes = new StringBuilder();
+    for (int i = 0; i < 600; i++) {
+      nodes
+          .append(i == 0 ? "" : ",")
+          .append("{\"id\":\"null-")
+          .append(i)
+          .append("\",\"name\":\"Null ");
+      nodes.append(i).append("\",\"kind\":\"null\",\"chain\":[{\"part\":\"keys\",\"x\":{\"keys\":");
+      nodes.append("[[1001,0,\"settle\"],[1020,1,\"settle\"]]}}]}");
+    }
+    assertThat(app.edit(shot, "{\"edit\":\"add-nodes\",\"nodes\":[" + nodes + "]}").status())
+        .isEqualTo(200);
+    RunningApp.Answer most =
+        exposure(shot, "{\"camera\":\"a-cam\",\"frame\":1010,\"passes\":1024}");
+    assertThat(most.status()).isEqualTo(422);
+    assertThat(most.text()).contains("nodes that move; allowed: at most 8");
+    Bundle.of(exposure(shot, "{\"camera\":\"a-cam\",\"frame\":1010,\"passes\":256}"));
+  }
+
   @Test
   void distances_areThoseOfWhatIsInThePicture() {
     long shot = app.demoShot("Quay walk");
