@@ -36,9 +36,7 @@ final class Gates {
   }
 
   private Gate made(int sample) {
-    return body.gate(aspect, values.value(Lens.SQUEEZE, sample))
-        .grown(values.value(Lens.OVERSCAN, sample))
-        .shifted(values.value(Lens.SHIFT_RIGHT, sample), values.value(Lens.SHIFT_UP, sample));
+    return Lens.gate(body, aspect, parameter -> values.value(parameter, sample));
   }
 
   /** What counts as sharp; what overscan adds is cut off again, so it does not count. */

@@ -6,6 +6,7 @@ import idlelens.core.lens.LensBody;
 import idlelens.core.rule.Require;
 import java.util.List;
 import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
 
 /**
@@ -103,13 +104,18 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
    * @param aspect of the picture
    */
   public Gate gate(double aspect, double frame) {
-    return lens.gate(aspect, at(SQUEEZE, frame))
-        .grown(at(OVERSCAN, frame))
-        .shifted(at(SHIFT_RIGHT, frame), at(SHIFT_UP, frame));
+    return gate(lens, aspect, p -> p.clamp(curves().get(p).at(frame)));
   }
 
-  private double at(Parameter parameter, double frame) {
-    return parameter.clamp(curves().get(parameter).at(frame));
+  /**
+   * What of a sensor is used.
+   *
+   * @param set what the lens is set to
+   */
+  public static Gate gate(LensBody body, double aspect, ToDoubleFunction<Parameter> set) {
+    return body.gate(aspect, set.applyAsDouble(SQUEEZE))
+        .grown(set.applyAsDouble(OVERSCAN))
+        .shifted(set.applyAsDouble(SHIFT_RIGHT), set.applyAsDouble(SHIFT_UP));
   }
 
   public Lens withSensor(FilmBack sensor) {

@@ -39,8 +39,8 @@ public final class JoinedCamera {
   public static Shot in(Shot shot, Program program, FrameRange frames) {
     Evaluation motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
     Node.Camera first = shot.camera(program.cameraAt(frames.in()));
-    Gate gate = first.lens().gate(shot.header().aspect(), frames.in());
-    double overscan = Lens.OVERSCAN.clamp(first.lens().curves().get(Lens.OVERSCAN).at(frames.in()));
+    Gate gate = motion.of(first.id()).lens().orElseThrow().gate(0);
+    double overscan = motion.of(first.id()).lens().orElseThrow().value(Lens.OVERSCAN, 0);
     List<List<Key>> keys = new ArrayList<>();
     Path.BARE.forEach(p -> keys.add(new ArrayList<>()));
     double[] near = new double[3];
