@@ -106,9 +106,10 @@ public record Program(List<Cut> cuts) {
   }
 
   /**
-   * With another cut, in place of one at the same frame.
+   * With another cut, in place of one at the same frame. A dissolve before it ends there.
    *
-   * @throws RefusedException if that camera is seen there already
+   * @throws RefusedException if that camera is seen there already, or if its dissolve would last
+   *     into the next cut to another one
    */
   public Program with(Cut cut) {
     List<Cut> next = new ArrayList<>(cuts.stream().filter(c -> c.frame() != cut.frame()).toList());
@@ -117,8 +118,16 @@ public record Program(List<Cut> cuts) {
       throw new RefusedException(
           "camera", "'" + cut.camera() + "'", "another camera than the one that is seen before");
     }
+    refuseLonger(cut, next.subList(at, next.size()));
     next.add(at, at == 0 ? cut.lasting(0) : cut);
     return merged(next);
+  }
+
+  private static void refuseLonger(Cut cut, List<Cut> later) {
+    later.stream()
+        .filter(c -> !c.camera().equals(cut.camera()))
+        .findFirst()
+        .ifPresent(c -> Require.within(cut.dissolve(), 0, c.frame() - cut.frame(), "dissolve"));
   }
 
   /** Without the cut at a frame: what was seen before it goes on. */

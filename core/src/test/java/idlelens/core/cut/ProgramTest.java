@@ -110,6 +110,8 @@ class ProgramTest {
   void whatCannotBe_isRefusedWithWhatIsAllowed() {
     assertThatThrownBy(() -> THREE.with(new Cut(30, "b")))
         .hasMessageContaining("camera is 'b'; allowed: another camera");
+    assertThatThrownBy(() -> THREE.with(new Cut(30, "a", 11)))
+        .hasMessage("dissolve is 11; allowed: 0 to 10");
     assertThatThrownBy(() -> THREE.moved(20, 40, false)).hasMessageContaining("greater than");
     assertThatThrownBy(() -> THREE.moved(40, 27, false))
         .hasMessageContaining("from 28 on, when the dissolve before it is over");

@@ -1,5 +1,6 @@
 package idlelens.exchange.cuts;
 
+import idlelens.core.cut.Cut;
 import idlelens.core.cut.Program;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
@@ -7,6 +8,8 @@ import idlelens.core.time.FrameRate;
 import idlelens.exchange.outgoing.HandOff;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * What is seen of a shot, in its order.
@@ -20,14 +23,24 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
    * A camera with the frames over which it is seen, both included.
    *
    * @param camera its name
+   * @param id its id
+   * @param dissolve over how many frames it fades in over the one before; 0 for a hard cut
    */
-  public record Event(String camera, FrameRange frames) {}
+  public record Event(String camera, String id, FrameRange frames, int dissolve) {}
 
   /** The cuts of a program over some frames of a shot, by the shot's own numbers. */
   public static CutList of(Shot shot, Program program, FrameRange frames) {
+    Map<Integer, Integer> dissolves =
+        program.cuts().stream().collect(Collectors.toMap(Cut::frame, Cut::dissolve));
     List<Event> events =
         program.stretches(frames).stream()
-            .map(s -> new Event(shot.camera(s.camera()).name(), s.frames()))
+            .map(
+                s ->
+                    new Event(
+                        shot.camera(s.camera()).name(),
+                        s.camera(),
+                        s.frames(),
+                        dissolves.getOrDefault(s.frames().in(), 0)))
             .toList();
     return new CutList(shot.header().name(), shot.header().rate(), frames.in(), events);
   }
@@ -43,7 +56,7 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
       int in = (int) Math.rint(handOff.receiverFrame(event.frames.in()));
       int end = (int) Math.rint(handOff.receiverFrame(event.frames.out() + 1.0));
       if (end > in) {
-        events.add(new Event(event.camera, new FrameRange(in, end - 1)));
+        events.add(new Event(event.camera, event.id, new FrameRange(in, end - 1), event.dissolve));
       }
     }
     return new CutList(own.name, handOff.rate(), handOff.firstFrame(), events);

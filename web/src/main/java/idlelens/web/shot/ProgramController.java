@@ -1,11 +1,12 @@
 package idlelens.web.shot;
 
-import idlelens.core.cut.Cut;
 import idlelens.core.cut.Program;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
+import idlelens.exchange.cuts.CutList;
+import idlelens.exchange.cuts.CutTable;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
@@ -77,7 +78,7 @@ class ProgramController {
         "shot " + id,
         new Works.Order(visitor.id(), "the cut list"),
         () -> {
-          byte[] text = csv(shots.live(id).shot()).getBytes(StandardCharsets.UTF_8);
+          byte[] text = CutTable.write(cuts(shots.live(id).shot()));
           return ResponseEntity.ok().contentType(CSV).body(text);
         });
   }
@@ -88,44 +89,25 @@ class ProgramController {
     FrameRange range = shot.header().range();
     ObjectNode out = JsonNodeFactory.instance.objectNode().put("revision", live.revision());
     ArrayNode seen = out.putArray("shots");
-    for (Program.Stretch stretch : program.stretches(range)) {
-      camera(seen.addObject(), shot, stretch.camera())
-          .put("in", stretch.frames().in())
-          .put("out", stretch.frames().out())
-          .put("dissolve", dissolve(program, stretch));
+    for (CutList.Event event : cuts(shot).events()) {
+      seen.addObject()
+          .put("camera", event.id())
+          .put("name", event.camera())
+          .put("in", event.frames().in())
+          .put("out", event.frames().out())
+          .put("dissolve", event.dissolve());
     }
     ArrayNode cameras = out.putArray("cameras");
     for (String camera : program.cameras()) {
       List<FrameRange> needed = program.needed(camera, range, handles);
-      ArrayNode frames = camera(cameras.addObject(), shot, camera).putArray("needed");
+      ObjectNode of = cameras.addObject().put("camera", camera);
+      ArrayNode frames = of.put("name", shot.node(camera).name()).putArray("needed");
       needed.forEach(each -> frames.addArray().add(each.in()).add(each.out()));
     }
     return out;
   }
 
-  private static ObjectNode camera(ObjectNode out, Shot shot, String camera) {
-    return out.put("camera", camera).put("name", shot.node(camera).name());
-  }
-
-  private static int dissolve(Program program, Program.Stretch stretch) {
-    return program.cuts().stream()
-        .filter(cut -> cut.frame() == stretch.frames().in())
-        .mapToInt(Cut::dissolve)
-        .findFirst()
-        .orElse(0);
-  }
-
-  private static String csv(Shot shot) {
-    StringBuilder out = new StringBuilder("number,camera,in,out,frames,dissolve\r\n");
-    int number = 0;
-    for (Program.Stretch stretch : shot.program().stretches(shot.header().range())) {
-      FrameRange frames = stretch.frames();
-      String name = shot.node(stretch.camera()).name().replace("\"", "\"\"");
-      out.append(++number).append(",\"").append(name).append("\",");
-      out.append(frames.in()).append(',').append(frames.out()).append(',');
-      out.append(frames.length()).append(',').append(dissolve(shot.program(), stretch));
-      out.append("\r\n");
-    }
-    return out.toString();
+  private static CutList cuts(Shot shot) {
+    return CutList.of(shot, shot.program(), shot.header().range());
   }
 }
