@@ -4,6 +4,7 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Segment;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Ease;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
@@ -196,7 +197,7 @@ public record KeysToMoves(String id, String newId, double toleranceM, double tol
     return all;
   }
 
-  private Move move(Move.Way way, double amount, double from, double to, Move.Ease ease) {
+  private Move move(Move.Way way, double amount, double from, double to, Ease ease) {
     String word = way.name().toLowerCase(Locale.ROOT);
     Move plain = Move.of(newId + "-" + word, way, amount, from, to);
     return new Move(plain.body(), way, amount, ease, plain.after(), 1, plain.pivot());

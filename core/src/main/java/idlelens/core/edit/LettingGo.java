@@ -46,7 +46,7 @@ final class LettingGo {
   }
 
   private Part letGo(Node node, Part part) {
-    if (part instanceof Lens lens) {
+    if (part instanceof Lens lens && lens.focus() instanceof FocusRule.Follow) {
       double held = motion().of(node.id()).lens().orElseThrow().focusM()[0];
       return lens.withBody(
               lens.body().withCurves(lens.curves().with(Lens.FOCUS, Curve.still(held))))

@@ -1,5 +1,6 @@
 package idlelens.core.edit;
 
+import idlelens.core.part.Ease;
 import idlelens.core.part.Move;
 import java.util.OptionalDouble;
 
@@ -11,7 +12,7 @@ import java.util.OptionalDouble;
  * @param off how far its share of the way is off at the most, as a share of the way
  * @param worst the frame where it is
  */
-record MoveFit(Move.Ease ease, double off, double worst) {
+record MoveFit(Ease ease, double off, double worst) {
   private static final int STEPS = 16;
   private static final int FINER = 12;
 
@@ -26,7 +27,7 @@ record MoveFit(Move.Ease ease, double off, double worst) {
     for (int in = 0; in <= STEPS; in++) {
       for (int out = 0; in + out <= STEPS; out++) {
         for (int soft = 0; soft <= 2; soft++) {
-          Move.Ease tried = new Move.Ease(length * in / STEPS, length * out / STEPS, soft / 2.0);
+          Ease tried = new Ease(length * in / STEPS, length * out / STEPS, soft / 2.0);
           best = better(best, tried, from, to, shares);
         }
       }
@@ -44,9 +45,9 @@ record MoveFit(Move.Ease ease, double off, double worst) {
     for (int in = -1; in <= 1; in++) {
       for (int out = -1; out <= 1; out++) {
         for (int s = -1; s <= 1; s++) {
-          Move.Ease ease = middle.ease;
-          Move.Ease tried =
-              new Move.Ease(
+          Ease ease = middle.ease;
+          Ease tried =
+              new Ease(
                   within(ease.in() + in * step, to - from),
                   within(ease.out() + out * step, to - from),
                   within(ease.softness() + s * soft, 1));
@@ -61,8 +62,7 @@ record MoveFit(Move.Ease ease, double off, double worst) {
     return Math.max(0, Math.min(most, value));
   }
 
-  private static MoveFit better(
-      MoveFit best, Move.Ease tried, double from, double to, double[] shares) {
+  private static MoveFit better(MoveFit best, Ease tried, double from, double to, double[] shares) {
     Move plain = Move.of("move", Move.Way.PAN, 1, from, to);
     Move move = new Move(plain.body(), plain.way(), 1, tried, plain.after(), 1, plain.pivot());
     OptionalDouble limit = best == null ? OptionalDouble.empty() : OptionalDouble.of(best.off);

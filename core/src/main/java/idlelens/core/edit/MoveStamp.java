@@ -4,6 +4,7 @@ import idlelens.core.part.HandOver;
 import idlelens.core.part.Hit;
 import idlelens.core.part.Part;
 import idlelens.core.part.Pin;
+import idlelens.core.part.Pull;
 import idlelens.core.part.Ride;
 import idlelens.core.part.Stamp;
 import idlelens.core.rule.RefusedException;
@@ -44,6 +45,9 @@ public record MoveStamp(String id, String part, String stamp, double frame) impl
     }
     if (old instanceof Hit hit) {
       return new Hit(hit.id(), frame);
+    }
+    if (old instanceof Pull pull) {
+      return pull.at(frame);
     }
     throw new RefusedException(
         node.name() + "." + part + ".stamp",

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.part.Part;
+import idlelens.core.part.Pull;
 import idlelens.core.part.Stamp;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -37,6 +38,6 @@ public record SetStamp(String id, String part, Stamp stamp) implements Edit {
 
   @Override
   public String summary() {
-    return "Set the window of " + PartWords.of(part);
+    return (stamp instanceof Pull ? "Set a pull of " : "Set the window of ") + PartWords.of(part);
   }
 }

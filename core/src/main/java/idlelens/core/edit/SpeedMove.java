@@ -2,6 +2,7 @@ package idlelens.core.edit;
 
 import idlelens.core.curve.Curve;
 import idlelens.core.part.Curves;
+import idlelens.core.part.Ease;
 import idlelens.core.part.Hit;
 import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
@@ -138,7 +139,7 @@ public record SpeedMove(String id, Kind kind, double from, double to, double amo
         plain.body(),
         way,
         far,
-        new Move.Ease(in, out, 0.4),
+        new Ease(in, out, 0.4),
         plain.after(),
         plain.rounds(),
         plain.pivot());

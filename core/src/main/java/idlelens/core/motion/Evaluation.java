@@ -7,6 +7,7 @@ import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
+import idlelens.core.part.Target;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
@@ -239,15 +240,11 @@ public final class Evaluation {
       motions.put(camera.id(), motion.withLens(known == null ? held : known, null));
       return;
     }
-    PoseTrack target =
-        lens.targets().stream()
-            .flatMap(t -> t.nodeId().stream())
-            .findFirst()
-            .map(id -> motion(shot.node(id), earlier).world())
-            .orElse(null);
+    Focusing focusing = focusing(camera, earlier);
     double aspect = shot.header().aspect();
     NodeMotion.LensSource source =
-        new NodeMotion.LensSource(lens.lens(), lens.focus(), aspect, motion.world(), target);
+        new NodeMotion.LensSource(
+            lens.lens(), lens.focus(), aspect, focusing.rate(), motion.world(), focusing.on());
     PartTrack values = motion.parts().get(Lens.ID);
     boolean same =
         before != null
@@ -257,8 +254,25 @@ public final class Evaluation {
     LensTrack track =
         same
             ? before.lens().orElseThrow()
-            : LensTrack.of(lens, aspect, values, motion.run().result(), target);
+            : LensTrack.of(lens, aspect, values, motion.run().result(), focusing);
     motions.put(camera.id(), motion.withLens(track, source));
+  }
+
+  private Focusing focusing(Node.Camera camera, Evaluation earlier) {
+    FocusRule rule = camera.lens().focus();
+    return new Focusing(
+        rule,
+        rule.targets().stream()
+            .map(t -> t.nodeId().map(id -> motion(shot.node(id), earlier).world()).orElse(null))
+            .toList(),
+        shot.header().rate(),
+        frame -> passingMoment(frame).distance(rule.targets().get(0), camera));
+  }
+
+  /** The distance of a target along the axis of a camera, at the first sample. */
+  private double distance(Target target, Node.Camera camera) {
+    PoseTrack on = target.nodeId().map(id -> reached(shot.node(id)).world()).orElse(null);
+    return Focusing.distances(target, on, reached(camera).world())[0];
   }
 
   /** What the lens of a node is set to before the stages of its chain. */
@@ -268,9 +282,9 @@ public final class Evaluation {
     }
     PartTrack values = lensValues(node, parts);
     double[] focus =
-        camera.lens().focus() instanceof FocusRule.Follow
-            ? new double[1]
-            : values.values(Lens.FOCUS);
+        camera.lens().focus() instanceof FocusRule.Distance
+            ? values.values(Lens.FOCUS)
+            : new double[1];
     return new Flow(null, values.values(Lens.FOCAL), focus);
   }
 

@@ -4,13 +4,10 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.lens.DepthOfField;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.Sight;
-import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
-import idlelens.core.part.Target;
 import java.util.Arrays;
 import java.util.List;
-import org.joml.Vector3d;
 
 /**
  * What a lens does on every sample. Still arrays have one sample.
@@ -51,15 +48,12 @@ public record LensTrack(
    * @param aspect aspect of the picture
    * @param values its sampled parameters
    * @param flow its pose in the world, and what it is set to behind all that changes that
-   * @param subject pose of the followed node in the world, or null where none is followed
+   * @param focusing where it is focused
    */
-  static LensTrack of(Lens lens, double aspect, PartTrack values, Flow flow, PoseTrack subject) {
+  static LensTrack of(Lens lens, double aspect, PartTrack values, Flow flow, Focusing focusing) {
     double[] focal = flow.focalMm();
     double[] stop = values.values(Lens.F_STOP);
-    double[] focus =
-        lens.focus() instanceof FocusRule.Follow follow
-            ? plus(flow.focusM(), followed(flow.pose(), subject, follow))
-            : flow.focusM();
+    double[] focus = focusing.metres(flow.pose(), flow.focusM());
     Gates gates = new Gates(lens.lens(), aspect, values);
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
     n = Math.max(n, gates.isStill() ? 1 : values.grid().count());
@@ -134,55 +128,6 @@ public record LensTrack(
     return parameter.equals(Lens.FOCAL)
         ? focalMm[i]
         : parameter.equals(Lens.FOCUS) ? focusM[i] : values.value(parameter, sample);
-  }
-
-  /** Distance along the lens's axis to the target, plus an offset. */
-  private static double[] followed(PoseTrack world, PoseTrack on, FocusRule.Follow follow) {
-    boolean still = world.isStill() && (on == null || on.isStill());
-    double[] out = new double[still ? 1 : world.grid().count()];
-    for (int i = 0; i < out.length; i++) {
-      int w = world.index(i);
-      double qx = world.qx()[w];
-      double qy = world.qy()[w];
-      double qz = world.qz()[w];
-      double qw = world.qw()[w];
-      // third column of the turn: the camera looks along its negative
-      double backX = 2 * (qx * qz + qy * qw);
-      double backY = 2 * (qy * qz - qx * qw);
-      double backZ = 1 - 2 * (qx * qx + qy * qy);
-      Vector3d at = place(follow.target(), on, i);
-      out[i] =
-          follow.offsetM()
-              - (backX * (at.x - world.x()[w])
-                  + backY * (at.y - world.y()[w])
-                  + backZ * (at.z - world.z()[w]));
-    }
-    return out;
-  }
-
-  /** What is followed, with something added. */
-  private static double[] plus(double[] more, double[] followed) {
-    if (more.length == 1 && more[0] == 0) {
-      return followed;
-    }
-    int n = Math.max(more.length, followed.length);
-    double[] sum = spread(followed, n).clone();
-    for (int i = 0; i < n; i++) {
-      sum[i] += more[more.length == 1 ? 0 : i];
-    }
-    return sum;
-  }
-
-  private static Vector3d place(Target target, PoseTrack on, int sample) {
-    if (target instanceof Target.Place place) {
-      return new Vector3d(place.x(), place.y(), place.z());
-    }
-    Target.OfNode node = (Target.OfNode) target;
-    int t = on.index(sample);
-    if (node.x() == 0 && node.y() == 0 && node.z() == 0) {
-      return new Vector3d(on.x()[t], on.y()[t], on.z()[t]);
-    }
-    return node.in(on.pose(t));
   }
 
   private static double[] spread(double[] values, int n) {

@@ -5,6 +5,8 @@ import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Path;
 import idlelens.core.part.Slot;
+import idlelens.core.time.FrameRate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -18,15 +20,29 @@ public final class NodeMotion {
 
   /** All that a lens track depends on besides the curves of the lens. */
   record LensSource(
-      LensBody body, FocusRule focus, double aspect, PoseTrack world, PoseTrack followed) {
+      LensBody body,
+      FocusRule focus,
+      double aspect,
+      FrameRate rate,
+      PoseTrack world,
+      List<PoseTrack> followed) {
     boolean sameAs(LensSource other) {
-      boolean poseMatters = focus instanceof FocusRule.Follow;
+      boolean poseMatters = !focus.targets().isEmpty();
       return other != null
           && body.equals(other.body)
           && focus.equals(other.focus)
           && aspect == other.aspect
-          && followed == other.followed
+          && rate.equals(other.rate)
+          && isSame(followed, other.followed)
           && (!poseMatters || world == other.world);
+    }
+
+    private static boolean isSame(List<PoseTrack> some, List<PoseTrack> others) {
+      boolean same = some.size() == others.size();
+      for (int i = 0; same && i < some.size(); i++) {
+        same = some.get(i) == others.get(i);
+      }
+      return same;
     }
   }
 

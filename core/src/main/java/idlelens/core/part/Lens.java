@@ -3,6 +3,7 @@ package idlelens.core.part;
 import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.List;
 import java.util.Set;
@@ -124,14 +125,40 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
 
   @Override
   public List<Target> targets() {
-    return focus instanceof FocusRule.Follow follow ? List.of(follow.target()) : List.of();
+    return focus.targets();
   }
 
   @Override
   public Lens withTargets(List<Target> targets) {
-    return focus instanceof FocusRule.Follow follow
-        ? withFocus(new FocusRule.Follow(targets.get(0), follow.offsetM()))
-        : this;
+    return withFocus(focus.withTargets(targets));
+  }
+
+  @Override
+  public List<Stamp> stamps() {
+    return focus instanceof FocusRule.Pulls pulls ? List.copyOf(pulls.pulls()) : List.of();
+  }
+
+  @Override
+  public Part withStamp(Stamp stamp) {
+    if (stamp instanceof Pull pull && focus instanceof FocusRule.Pulls pulls) {
+      return withFocus(pulls.with(pull));
+    }
+    throw new RefusedException(id() + ".stamp", "'" + stamp.id() + "'", "a pull of this lens");
+  }
+
+  @Override
+  public Part withoutStamp(String stampId) {
+    return focus instanceof FocusRule.Pulls pulls
+            && pulls.pulls().stream().anyMatch(p -> p.id().equals(stampId))
+        ? withFocus(pulls.without(stampId))
+        : Part.super.withoutStamp(stampId);
+  }
+
+  @Override
+  public Part lasting(double factor) {
+    return focus instanceof FocusRule.Pulls pulls
+        ? withFocus(pulls.lasting(factor))
+        : Part.super.lasting(factor);
   }
 
   @Override

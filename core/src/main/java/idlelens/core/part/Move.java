@@ -84,21 +84,6 @@ public record Move(
     RETURNED
   }
 
-  /**
-   * How it gets going and comes to rest.
-   *
-   * @param in frames until it has its full speed
-   * @param out frames in which it loses that
-   * @param softness 0 for an even gain of speed, 1 for one that begins and ends softly itself
-   */
-  public record Ease(double in, double out, double softness) {
-    public Ease {
-      Require.within(in, 0, 1e5, "ease.in");
-      Require.within(out, 0, 1e5, "ease.out");
-      Require.within(softness, 0, 1, "ease.softness");
-    }
-  }
-
   public Move {
     Require.present(way, "move.way");
     Require.within(amount, -1e6, 1e6, "move.amount");
@@ -119,12 +104,11 @@ public record Move(
   /** A move over some frames, with a third of them to get going and to come to rest. */
   public static Move of(String id, Way way, double amount, double from, double to) {
     Window window = new Window(OptionalDouble.of(from), OptionalDouble.of(to));
-    double third = (to - from) / 3;
     return new Move(
         PartBody.usual(id, KIND).withWindow(window),
         way,
         amount,
-        new Ease(third, third, 0.5),
+        Ease.thirds(to - from),
         After.HELD,
         1,
         new Target.Place(0, 0, 0));
@@ -140,8 +124,7 @@ public record Move(
 
   /**
    * How much of the amount there is at a frame: 0 before it begins, the number of rounds behind its
-   * end, or 0 again. Speed rises over the ease in, is even, and falls over the ease out; where both
-   * are longer than a round, they are cut alike.
+   * end, or 0 again. Each round is eased.
    */
   public double progress(double frame) {
     double length = to() - from();
@@ -154,37 +137,13 @@ public record Move(
     double round = length / rounds;
     double gone = (frame - from()) / round;
     double whole = Math.min(rounds - 1.0, Math.floor(gone));
-    return whole + eased((gone - whole) * round, round);
-  }
-
-  private double eased(double frame, double length) {
-    double longest = ease.in() + ease.out();
-    double cut = longest > length ? length / longest : 1;
-    double in = ease.in() * cut;
-    double out = ease.out() * cut;
-    double total = length - (in + out) / 2;
-    double way;
-    if (frame < in) {
-      way = in * gained(frame / in);
-    } else if (frame > length - out) {
-      way = total - out * gained((length - frame) / out);
-    } else {
-      way = frame - in / 2;
-    }
-    return total > 0 ? way / total : frame / length;
-  }
-
-  /** The way gone while speed rises from 0 to 1 over a length of 1: a half at its end. */
-  private double gained(double t) {
-    double even = t * t / 2;
-    double soft = t * t * t - t * t * t * t / 2;
-    return even + ease.softness() * (soft - even);
+    return whole + ease.share((gone - whole) * round, round);
   }
 
   @Override
   public Move lasting(double factor) {
-    Ease longer = new Ease(ease.in() * factor, ease.out() * factor, ease.softness());
-    return new Move(Part.super.lasting(factor).body(), way, amount, longer, after, rounds, pivot);
+    PartBody longer = Part.super.lasting(factor).body();
+    return new Move(longer, way, amount, ease.lasting(factor), after, rounds, pivot);
   }
 
   @Override

@@ -4,7 +4,7 @@ import idlelens.core.rule.RefusedException;
 import java.util.function.DoubleUnaryOperator;
 
 /** Frames that a part holds besides its keys. */
-public sealed interface Stamp permits Window, HandOver, Pin, Hit {
+public sealed interface Stamp permits Window, HandOver, Pin, Hit, Pull {
   /** Unique in its part. */
   String id();
 

@@ -8,6 +8,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Ease;
 import idlelens.core.part.Keys;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
@@ -54,7 +55,7 @@ class MoveTest {
 
   private static Move even(Move.Way way, double amount, int rounds, Move.After after) {
     Move move = Move.of("move-x", way, amount, 10, 30);
-    return new Move(move.body(), way, amount, new Move.Ease(0, 0, 0), after, rounds, move.pivot());
+    return new Move(move.body(), way, amount, new Ease(0, 0, 0), after, rounds, move.pivot());
   }
 
   private static RigidPose at(Shot shot, String id, double frame) {
@@ -177,7 +178,7 @@ class MoveTest {
             plain.body(),
             Move.Way.PAN,
             1,
-            new Move.Ease(in, out, softness),
+            new Ease(in, out, softness),
             Move.After.HELD,
             1,
             plain.pivot());
@@ -312,7 +313,7 @@ class MoveTest {
         .hasMessageContaining("move.window is open; allowed: a first and a last frame");
     assertThatThrownBy(() -> new Rebase("mover", 1, 0, 0, 0, List.of(), Keep.PLACE).apply(RIG))
         .hasMessageContaining("mover.pivot is moved by blocks");
-    assertThatThrownBy(() -> new Move.Ease(-1, 0, 0)).hasMessageStartingWith("ease.in is -1");
+    assertThatThrownBy(() -> new Ease(-1, 0, 0)).hasMessageStartingWith("ease.in is -1");
   }
 
   /** Carriers, rails and all that does not hang on it keep the very tracks they had. */

@@ -10,16 +10,20 @@ import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Ease;
+import idlelens.core.part.FocusMark;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Hit;
+import idlelens.core.part.Hunt;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
 import idlelens.core.part.Move;
 import idlelens.core.part.Part;
 import idlelens.core.part.Path;
 import idlelens.core.part.Pin;
+import idlelens.core.part.Pull;
 import idlelens.core.part.Recorded;
 import idlelens.core.part.Ride;
 import idlelens.core.part.RunIn;
@@ -46,6 +50,7 @@ import idlelens.core.set.Lamp;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.shake.Recording;
+import idlelens.core.shake.Ring;
 import idlelens.core.take.Take;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
@@ -103,6 +108,8 @@ public final class Sets {
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
+            new Node.Camera(
+                body("puller", "", Chain.poseAndLens()), Lens.PLAIN.withFocus(pulls())),
             new Node.Camera(body("shaker", "", shaking()), Lens.PLAIN),
             new Node.Null(body("settler", "", smoothing())),
             new Node.Null(body("walker", "", handedOver())),
@@ -136,6 +143,16 @@ public final class Sets {
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")),
         new Program(List.of(new Cut(1, "cam"), new Cut(15, "framer"), new Cut(30, "zoomer", 6))));
+  }
+
+  private static FocusRule pulls() {
+    FocusMark near = new FocusMark("near", "Near", Optional.empty(), 1.5);
+    FocusMark crate =
+        new FocusMark("crate", "Crate", Optional.of(Target.OfNode.origin("crate")), -0.2);
+    Pull there = Pull.of("there", 10, 12, "crate");
+    Hunt hunt = new Hunt(0.1, new Ring(3, 0.4));
+    Pull back = new Pull("back", 30, 6, "near", Ease.thirds(6), hunt);
+    return new FocusRule.Pulls(FocusRule.Along.RING, List.of(near, crate), List.of(there, back));
   }
 
   /**

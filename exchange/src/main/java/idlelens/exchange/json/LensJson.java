@@ -6,7 +6,6 @@ import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
 import idlelens.core.lens.ShutterOpens;
 import idlelens.core.part.Curves;
-import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
 import idlelens.core.part.PartBody;
 import idlelens.exchange.format.FormatException;
@@ -18,7 +17,15 @@ import tools.jackson.databind.node.ObjectNode;
 public final class LensJson {
   /** Its settings, and the squeeze, which was one before it could be keyed. */
   static final String[] FIELDS = {
-    "sensorMm", "fit", "squeeze", "closeFocusM", "circleMm", "iris", "shutterOpens", "follow"
+    "sensorMm",
+    "fit",
+    "squeeze",
+    "closeFocusM",
+    "circleMm",
+    "iris",
+    "shutterOpens",
+    "follow",
+    "pulls"
   };
 
   private static final String SQUEEZE = "squeeze";
@@ -48,9 +55,7 @@ public final class LensJson {
     if (lens.opens() != ShutterOpens.CENTRED) {
       out.put("shutterOpens", JsonPlace.word(lens.opens()));
     }
-    if (part.focus() instanceof FocusRule.Follow follow) {
-      TargetJson.write(follow.target(), out.putObject("follow")).put("offsetM", follow.offsetM());
-    }
+    FocusJson.write(part.focus(), out);
   }
 
   /** Reads settings that stand alone; what is not given is as in {@link Lens#PLAIN}. */
@@ -82,7 +87,7 @@ public final class LensJson {
                 : OptionalDouble.empty(),
             iris(place),
             place.choice("shutterOpens", ShutterOpens.class, plain.opens()));
-    return new Lens(Lens.PLAIN.body(), lens, focus(place));
+    return new Lens(Lens.PLAIN.body(), lens, FocusJson.read(place));
   }
 
   private static Iris iris(JsonPlace place) throws FormatException {
@@ -91,13 +96,5 @@ public final class LensJson {
     }
     JsonPlace iris = place.get("iris").only("blades", "roundness");
     return new Iris(iris.get("blades").whole(), iris.number("roundness", 0));
-  }
-
-  private static FocusRule focus(JsonPlace place) throws FormatException {
-    if (!place.has("follow")) {
-      return new FocusRule.Distance();
-    }
-    JsonPlace follow = place.get("follow");
-    return new FocusRule.Follow(TargetJson.read(follow, "offsetM"), follow.number("offsetM", 0));
   }
 }

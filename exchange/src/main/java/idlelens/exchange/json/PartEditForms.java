@@ -15,6 +15,7 @@ import idlelens.core.edit.SwitchPart;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
+import idlelens.core.part.Pull;
 import idlelens.core.part.Stamp;
 import idlelens.core.part.Window;
 import idlelens.exchange.format.FormatException;
@@ -25,6 +26,13 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Edits of any part of a chain. */
 final class PartEditForms {
+  /** Fields of a stamp that is set: those of a window, or of a pull. */
+  private static final String STAMP =
+      "id part stamp "
+          + String.join(" ", WindowJson.FIELDS)
+          + " "
+          + String.join(" ", FocusJson.PULL);
+
   static final List<EditForm<?>> ALL =
       List.of(
           EditForm.of(
@@ -65,7 +73,7 @@ final class PartEditForms {
           EditForm.of(
               "set-stamp",
               SetStamp.class,
-              "id part stamp " + String.join(" ", WindowJson.FIELDS),
+              STAMP,
               p -> new SetStamp(id(p), p.get("part").text(), stamp(p)),
               PartEditForms::stamp),
           EditForm.of(
@@ -88,16 +96,16 @@ final class PartEditForms {
   private PartEditForms() {}
 
   private static Stamp stamp(JsonPlace p) throws FormatException {
-    if (!p.get("stamp").text().equals(Window.OPEN.id())) {
-      throw p.get("stamp").refusal(Window.OPEN.id());
-    }
-    return WindowJson.read(p);
+    String id = p.get("stamp").text();
+    return id.equals(Window.ID) ? WindowJson.read(p) : FocusJson.pull(id, p);
   }
 
   private static void stamp(SetStamp e, ObjectNode out) {
     out.put("id", e.id()).put("part", e.part()).put("stamp", e.stamp().id());
     if (e.stamp() instanceof Window window) {
       WindowJson.write(window, out);
+    } else if (e.stamp() instanceof Pull pull) {
+      FocusJson.write(pull, out);
     }
   }
 

@@ -4,6 +4,7 @@ import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
+import idlelens.core.part.Ease;
 import idlelens.core.part.FrameUp;
 import idlelens.core.part.HandOver;
 import idlelens.core.part.Keys;
@@ -171,7 +172,7 @@ final class PartForms {
         body,
         p.get("way").choice(Move.Way.class),
         p.number("amount", 0),
-        new Move.Ease(p.number("easeIn", 0), p.number("easeOut", 0), p.number("softness", 0)),
+        new Ease(p.number("easeIn", 0), p.number("easeOut", 0), p.number("softness", 0)),
         p.choice("after", Move.After.class, Move.After.HELD),
         p.has("rounds") ? p.get("rounds").whole() : 1,
         p.has("pivot") ? TargetJson.read(p.get("pivot")) : new Target.Place(0, 0, 0));

@@ -150,6 +150,11 @@ final class OutgoingLenses {
               + what
               + "; it is written as a distance on every frame"
               + (there ? ", and comes back from this file" : ", and does not come back"));
+    } else if (camera.lens().focus() instanceof FocusRule.Pulls) {
+      notes.add(
+          camera.name()
+              + ": focus is pulled between marks; it is written as a distance on every frame, and"
+              + " the marks do not come back");
     }
     return new JsonPlace(out, camera.name());
   }

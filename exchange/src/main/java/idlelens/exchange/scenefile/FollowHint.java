@@ -29,14 +29,19 @@ public final class FollowHint {
       if (index == null) {
         return false;
       }
-      ObjectNode out = extras.putObject("follow").put("offsetM", follow.offsetM());
+      ObjectNode out = said(follow, extras);
       out.put("node", index);
       numbers(out.putArray("point"), node.x(), node.y(), node.z());
     } else if (target instanceof Target.Place place) {
-      ObjectNode out = extras.putObject("follow").put("offsetM", follow.offsetM());
+      ObjectNode out = said(follow, extras);
       numbers(out.putArray("place"), place.x(), place.y(), place.z());
     }
     return true;
+  }
+
+  private static ObjectNode said(FocusRule.Follow follow, ObjectNode extras) {
+    ObjectNode out = extras.putObject("follow").put("offsetM", follow.offsetM());
+    return follow.lag() == 0 ? out : out.put("lagFrames", follow.lag());
   }
 
   private static void numbers(ArrayNode out, double x, double y, double z) {
@@ -50,16 +55,17 @@ public final class FollowHint {
   public static Optional<FocusRule> read(JsonPlace place, IntFunction<Optional<String>> ids)
       throws FormatException {
     double offset = place.number("offsetM", 0);
+    int lag = place.has("lagFrames") ? place.get("lagFrames").whole() : 0;
     if (place.has("place")) {
       JsonPlace at = place.get("place");
       Target target = new Target.Place(at.at(0).number(), at.at(1).number(), at.at(2).number());
-      return Optional.of(new FocusRule.Follow(target, offset));
+      return Optional.of(new FocusRule.Follow(target, offset, lag));
     }
     JsonPlace at = place.get("point");
     double x = at.at(0).number();
     double y = at.at(1).number();
     double z = at.at(2).number();
     return ids.apply(place.get("node").whole())
-        .map(id -> new FocusRule.Follow(new Target.OfNode(id, x, y, z), offset));
+        .map(id -> new FocusRule.Follow(new Target.OfNode(id, x, y, z), offset, lag));
   }
 }

@@ -98,11 +98,16 @@ import idlelens.core.edit.ZeroOut;
 import idlelens.core.lens.Framing;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carried;
+import idlelens.core.part.Ease;
 import idlelens.core.part.Family;
+import idlelens.core.part.FocusMark;
+import idlelens.core.part.FocusRule;
 import idlelens.core.part.FrameUp;
+import idlelens.core.part.Hunt;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Move;
 import idlelens.core.part.Path;
+import idlelens.core.part.Pull;
 import idlelens.core.part.Target;
 import idlelens.core.part.Window;
 import idlelens.core.rail.Anchor;
@@ -121,6 +126,7 @@ import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import idlelens.core.set.Still;
+import idlelens.core.shake.Ring;
 import idlelens.core.take.Take;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.Rigs;
@@ -157,12 +163,26 @@ class EditJsonTest {
           Move.of("move-x", Move.Way.CRANE, 20, 1010, 1030.5).body(),
           Move.Way.CRANE,
           20,
-          new Move.Ease(3, 4.5, 0.25),
+          new Ease(3, 4.5, 0.25),
           Move.After.RETURNED,
           3,
           new Target.OfNode("crate", 1, 2, 3));
 
   private static final List<Double> POINTS = List.of(0.0, 0.0, 1.0, 2.0, 3.0, 4.0);
+
+  private static final Target CRATE = new Target.OfNode("crate", 0, 0.5, 0);
+
+  private static final FocusRule.Pulls PULLS =
+      new FocusRule.Pulls(
+          FocusRule.Along.METRES,
+          List.of(
+              new FocusMark("near", "Lantern", Optional.empty(), 2.5),
+              new FocusMark("crate", "Top of the crate", Optional.of(CRATE), 0.1),
+              new FocusMark("bow", "Bow", Optional.of(new Target.Place(1, 2, -30)), 0)),
+          List.of(
+              Pull.of("pull-1", 1010, 24, "crate"),
+              new Pull(
+                  "pull-2", 1040.5, 0, "bow", new Ease(0, 0, 1), new Hunt(0.1, new Ring(2, 0.4)))));
 
   private static final Window WINDOW =
       new Window(OptionalDouble.empty(), OptionalDouble.of(1030), 0, 4);
@@ -280,6 +300,10 @@ class EditJsonTest {
         new RemoveMarkers(List.of("door")),
         new SetPart("cam", Lens.PLAIN),
         new SetPart("cam", Lens.PLAIN, Set.of("squeeze", "irisTurn")),
+        new SetPart("cam", Lens.PLAIN.withFocus(new FocusRule.Follow(CRATE, -0.5, 12))),
+        new SetPart("cam", Lens.PLAIN.withFocus(PULLS)),
+        new SetStamp("cam", "lens", PULLS.pulls().get(0)),
+        new SetStamp("cam", "lens", PULLS.pulls().get(1)),
         new SetPart("parked", Aim.at("aim-3c", new Target.Place(1, 2, 3))),
         new AddPart("cam", AIM),
         new RemovePart("parked", "aim-3c"),
