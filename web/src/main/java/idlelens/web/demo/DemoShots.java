@@ -50,7 +50,8 @@ final class DemoShots {
         stairLoop(),
         twoCameras(),
         DeckSwell.shot(),
-        HandedOver.shot());
+        HandedOver.shot(),
+        FocusPulled.shot());
   }
 
   /**
@@ -231,7 +232,7 @@ final class DemoShots {
   }
 
   /** The ferry comes in slowly and rolls a little. */
-  private static List<Node> carryFerry(List<Node> nodes) {
+  static List<Node> carryFerry(List<Node> nodes) {
     List<Node> all = new ArrayList<>(nodes);
     all.replaceAll(
         n -> {
@@ -281,7 +282,7 @@ final class DemoShots {
   }
 
   /** Whole-pose keys: frame, then x, y, z, pan, tilt, roll. */
-  private static Map<Path, Curve> poses(Tangent.Kind tangent, double[]... rows) {
+  static Map<Path, Curve> poses(Tangent.Kind tangent, double[]... rows) {
     Map<Path, Curve> curves = new LinkedHashMap<>();
     for (Path channel : Path.POSE) {
       double[][] keys = new double[rows.length][];

@@ -1,6 +1,7 @@
 // What each card of the chain says, and the column that its little curve shows; one line a kind of part.
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
+import { markAt } from '../shot/focus.js';
 import { isWhole, keyFrames } from '../shot/keys.js';
 import { axisOf, handOversOf, kindOf, parameterOf, pathsIn, PLACE, POSE, TURN } from '../shot/parts.js';
 import { railLength, rideMetres } from '../shot/rails.js';
@@ -70,7 +71,8 @@ const LINES = {
     const lens = store.lens(node.id, desk.frame);
     const keyed = keyFrames(node, pathsIn(part)).length > 0;
     const distance = keyed ? 'pull' : lengthText(lens?.focusM ?? 0);
-    const focus = part.follow ? `follows ${targetName(store, part.follow)}` : distance;
+    const at = part.pulls ? `to ${markAt(part.pulls, desk.frame).name}` : distance;
+    const focus = part.follow ? `follows ${targetName(store, part.follow)}` : at;
     const columns = store.motion.get(node.id)?.lens;
     return {
       line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`,

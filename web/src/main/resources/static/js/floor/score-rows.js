@@ -70,7 +70,7 @@ function inner(node, folds) {
       part: idOf(part),
       stamps: true,
       paths: [],
-      name: titleOf(node, part),
+      name: part.part === 'lens' ? 'Focus pulls' : titleOf(node, part),
       inner: true,
     }));
   return [...poses, ...others.map(row), ...stamped, ...spans];

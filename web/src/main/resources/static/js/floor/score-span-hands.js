@@ -1,4 +1,5 @@
 // Hands on what parts hold in time: a window is moved, or stretched at one end.
+import { lasting } from '../shot/focus.js';
 import { partOf } from '../shot/parts.js';
 import { follow } from '../common/follow.js';
 
@@ -11,6 +12,11 @@ export class ScoreSpanHands {
 
   /** Takes a press on a span; false if it is none. */
   press(event) {
+    const { pull } = event.target.dataset;
+    if (pull) {
+      this.stretchPull(event, pull);
+      return true;
+    }
     const stamp = event.target.closest('[data-stamp]');
     if (stamp) {
       this.pressStamp(event, stamp);
@@ -22,6 +28,18 @@ export class ScoreSpanHands {
     this.desk.select(id, part);
     this.drag(event, id, part, side);
     return true;
+  }
+
+  /** Takes one end of a focus pull. */
+  stretchPull(event, name) {
+    const [id, part, stamp, side] = name.split(' ');
+    this.desk.select(id, part);
+    const pull = partOf(this.store.byId.get(id), part).pulls.by.find((each) => each.id === stamp);
+    this.slide(event, (by) => {
+      const shift = side === 'from' ? Math.min(by, pull.frames) : 0;
+      const { frames, mark, ease, hunt } = lasting(pull, Math.max(0, pull.frames + (side === 'from' ? -shift : by)));
+      return [{ edit: 'set-stamp', id, part, stamp, frame: pull.frame + shift, frames, mark, ease, hunt }];
+    });
   }
 
   /** Chooses a single frame of a part, and moves it. */

@@ -3,6 +3,7 @@ import { s } from '../common/dom.js';
 import { carrierOf, partOf, stampsOf } from '../shot/parts.js';
 import { trimmed } from '../common/format.js';
 import { boundsOf } from '../shot/rails.js';
+import { pullParts } from './score-pulls.js';
 import { ROW } from './score-scale.js';
 
 const LETTER_PX = 6.6;
@@ -23,6 +24,7 @@ export function stampParts(score, row, y) {
   const part = partOf(row.node, row.part);
   const stamps = stampsOf(part);
   if (part.part === 'ride') return stamps.map((stamp, i) => flag(score, row, stamp, y, pinSays(score, row, part, i)));
+  if (part.part === 'lens') return pullParts(score, row, part.pulls, y);
   if (part.part === 'shake')
     return stamps.map((stamp) => flag(score, row, stamp, y, `${row.name} is struck at ${stamp.frame}`));
   const stretches = [{ frame: -Infinity, node: carrierOf(row.node) }, ...stamps];

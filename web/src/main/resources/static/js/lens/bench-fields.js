@@ -4,6 +4,7 @@ import { channelField, choice } from '../panels/fields.js';
 import { settingsOf } from '../panels/lens-settings.js';
 import { NumberField } from '../panels/number-field.js';
 import { framesPerSecond } from '../common/format.js';
+import { focusMoved } from '../shot/focus.js';
 
 /** @param {string} name @param {any} field */
 const named = (name, field) => h('label', {}, h('small', { text: name }), field.element ?? field);
@@ -31,7 +32,7 @@ export function fieldsOf(store, desk, id) {
   return {
     focal: channel('focal'),
     stop: channel('fstop'),
-    focus: lens.now().follow ? followedFocus(store, desk, id, lens) : channel('focus'),
+    focus: lens.now().follow || lens.now().pulls ? followedFocus(store, desk, id, lens) : channel('focus'),
     blur: channel('blur'),
     squeeze: channel('squeeze'),
     turn: channel('irisTurn'),
@@ -68,12 +69,14 @@ export function fieldsOf(store, desk, id) {
   };
 }
 
-/** Where the focus is while it follows something: another distance is another offset from that. */
+/** Where the focus is while it follows or is pulled: another distance is another offset, or moves the mark. */
 function followedFocus(store, desk, id, lens) {
   const now = () => store.lens(id, desk.frame)?.focusM ?? 0;
   return new NumberField({
     label: 'Focus distance',
-    title: 'Follows; another distance is another offset from what it follows',
+    title: lens.now().pulls
+      ? 'Pulled; another distance is another one of the mark that is in force'
+      : 'Follows; another distance is another offset from what it follows',
     quantity: 'length',
     unit: 'm',
     digits: 3,
@@ -81,8 +84,7 @@ function followedFocus(store, desk, id, lens) {
     rate: () => store.header.rate,
     get: now,
     set: (value, done) => {
-      const { follow } = lens.now();
-      return lens.set({ follow: { ...follow, offsetM: follow.offsetM + value - now() } }, done);
+      return lens.set(focusMoved(lens.now(), desk.frame, now(), value), done);
     },
   });
 }

@@ -6,6 +6,7 @@ import { lengthText, units } from '../common/units.js';
 import { pickFocus } from '../panels/focus-pick.js';
 import { Depths } from '../shot/depths.js';
 import { isOff, lensOf } from '../shot/parts.js';
+import { markAt } from '../shot/focus.js';
 import { targetNode } from '../shot/targets.js';
 import { fieldsOf, groups } from './bench-fields.js';
 import { DepthChart } from './depth-chart.js';
@@ -53,8 +54,8 @@ export class LensBench {
       this.element.replaceChildren(h('p', { class: 'nothing', text }));
       return;
     }
-    const { sensorMm, closeFocusM, follow } = lensOf(node);
-    const made = `${node.id} ${follow ? 'follows' : ''}`;
+    const { sensorMm, closeFocusM, follow, pulls } = lensOf(node);
+    const made = `${node.id} ${follow ? 'follows' : pulls ? 'pulled' : ''}`;
     if (this.built !== made) this.build(node.id);
     this.built = made;
     const motion = this.store.motion.get(node.id);
@@ -64,7 +65,7 @@ export class LensBench {
     Object.values(this.fields).forEach((field) => field.refresh());
     this.facts.textContent = factsOf(lens);
     this.marks.textContent = marksOf(node, lens, closeFocusM);
-    this.follows.textContent = follow ? `follows ${targetNode(this.store, follow)}` : '';
+    this.follows.textContent = focusSays(this.store, this.desk, { follow, pulls });
   }
 
   /** Makes drawings and fields for a camera. */
@@ -97,6 +98,12 @@ export class LensBench {
       part('Distances', chart, named.depth, this.follows, this.facts, this.marks),
     );
   }
+}
+
+/** What focus follows, or which mark it is on or goes to. */
+function focusSays(store, desk, { follow, pulls }) {
+  if (follow) return `follows ${targetNode(store, follow)}`;
+  return pulls ? `pulled to ${markAt(pulls, desk.frame).name}` : '';
 }
 
 function factsOf(lens) {

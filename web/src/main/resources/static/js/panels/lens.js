@@ -1,15 +1,13 @@
 // Sensor, focal length, f-stop and focus, with what they lead to.
-import { button, h } from '../common/dom.js';
+import { h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isOff, lensOf } from '../shot/parts.js';
-import { aimedAt } from '../shot/targets.js';
 import { channelField, choice, fact, isSwitchedOff, labelled, row } from './fields.js';
-import { pickFocus } from './focus-pick.js';
+import { focusPart } from './focus.js';
 import { keyState } from './key-button.js';
 import { SETTINGS, settingsOf } from './lens-settings.js';
 import { NumberField } from './number-field.js';
-import { showPoints, withPoint } from './target-field.js';
 
 /** The lens of a camera by its parts, each with {rows, refresh}. */
 export const lensPanel = {
@@ -114,57 +112,6 @@ function focalPart(store, desk, id) {
       row('View', labelled('across', wide.element), labelled('up', high.element)),
     ],
     refresh: () => fields.forEach((f) => f.refresh()),
-  };
-}
-
-/** Focus by distance, or on a node that is followed: at which of its points, how high, and how far off. */
-function focusPart(store, desk, id, lens) {
-  const { follow } = lens.now();
-  const nodes = store.nodes.filter((n) => n.id !== id);
-  const focusOn = choice('Focus', [['', 'at a distance'], ...nodes.map((n) => [n.id, `follows ${n.name}`])], (node) =>
-    lens.set({ follow: node ? { ...aimedAt(store, node), offsetM: 0 } : null }),
-  );
-  focusOn.value = follow?.node ?? '';
-  if (follow) return followPart(store, lens, focusOn);
-  const focus = channelField(store, desk, id, 'focus');
-  const pick = button('Pick', () => pickFocus(store, desk, id), { title: 'Press in the picture what is to be sharp' });
-  return { rows: [row('Focus', focusOn, focus.element), row('', pick)], refresh: () => focus.refresh() };
-}
-
-function followPart(store, lens, focusOn) {
-  const number = (label, get, change) =>
-    new NumberField({
-      label,
-      quantity: 'length',
-      unit: 'm',
-      digits: 3,
-      step: 0.05,
-      usual: 0,
-      rate: rateOf(store),
-      get,
-      set: (value, done) => lens.set({ follow: { ...lens.now().follow, ...change(value) } }, done),
-    });
-  const pointNow = () => lens.now().follow?.point ?? [0, 0, 0];
-  const at = (name) => lens.set({ follow: { ...withPoint(store, lens.now().follow, name), offsetM: offset() } });
-  const offset = () => lens.now().follow?.offsetM ?? 0;
-  const point = choice('Point that is followed', [], at);
-  const height = number(
-    'Height of the followed point',
-    () => pointNow()[1],
-    (y) => ({ point: [pointNow()[0], y, pointNow()[2]] }),
-  );
-  const beside = number('Offset from the followed point', offset, (offsetM) => ({ offsetM }));
-  return {
-    rows: [
-      row('Focus', focusOn, point),
-      row('Followed', labelled('height', height.element), labelled('offset', beside.element)),
-    ],
-    refresh() {
-      const { follow } = lens.now();
-      if (!follow) return;
-      showPoints(store, follow, point);
-      [height, beside].forEach((f) => f.refresh());
-    },
   };
 }
 

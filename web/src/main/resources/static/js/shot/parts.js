@@ -126,6 +126,7 @@ export function stampsOf(part) {
   if (part.part === 'ride')
     return (part.pins ?? []).map(({ id, frame, anchor }) => ({ id, frame, anchor, joined: true }));
   if (part.part === 'shake') return (part.hits ?? []).map(({ id, frame }) => ({ id, frame, joined: true }));
+  if (part.part === 'lens') return (part.pulls?.by ?? []).map((pull) => ({ ...pull, joined: true }));
   if (part.part !== 'carried') return [];
   return (part.by ?? []).slice(1).map(({ id, frame, node, offset }) => ({ id, frame, node, joined: !offset }));
 }
@@ -222,7 +223,7 @@ export const isOff = (node, id) => partOf(node, id)?.on === false;
 export function canSwitch(node, part) {
   if (!isOn(part) || !kindOf(part).source) return true;
   if (part.part === 'carried') return everCarrying(node).length > 0;
-  return Boolean(part.follow) || pathsIn(part).some((path) => curveAt(node, path)?.keys?.length > 0);
+  return Boolean(part.follow || part.pulls) || pathsIn(part).some((path) => curveAt(node, path)?.keys?.length > 0);
 }
 
 /** What of a camera's whole rig is switched off, in words. */
