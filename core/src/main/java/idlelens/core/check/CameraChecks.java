@@ -4,6 +4,7 @@ import idlelens.core.clearance.Clearance;
 import idlelens.core.clearance.Obstacle;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.Jumps;
+import idlelens.core.part.Target;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Node;
@@ -33,6 +34,7 @@ import java.util.stream.Stream;
  * @param seam how its end meets its beginning
  * @param open what on set does not come back, besides the camera and what carries it
  * @param inView when the piece asked for is in the picture
+ * @param sharpness how sharp the subject asked for is
  */
 public record CameraChecks(
     FrameRange range,
@@ -43,7 +45,8 @@ public record CameraChecks(
     List<Misaligned> misaligned,
     Seam seam,
     List<OpenAtSeam> open,
-    Optional<InView> inView) {
+    Optional<InView> inView,
+    Optional<Sharpness> sharpness) {
 
   /**
    * What is asked.
@@ -52,7 +55,7 @@ public record CameraChecks(
    * @param piece id of a piece whose appearance is followed, or ""
    * @param repeat id of a repeat whose steps the loop goes on by, or ""
    * @param steps by how many of them
-   * @param shutterDeg shutter angle, 1 to 360
+   * @param subject what is to be sharp, or nothing
    * @param leastM metres a second below which it stands still
    * @param leastDeg degrees a second below which it does not turn
    * @param nearM how far before the camera its near plane lies
@@ -62,7 +65,7 @@ public record CameraChecks(
       String piece,
       String repeat,
       int steps,
-      double shutterDeg,
+      Optional<Target> subject,
       double leastM,
       double leastDeg,
       double nearM) {
@@ -71,7 +74,7 @@ public record CameraChecks(
       Require.present(piece, "piece");
       Require.present(repeat, "repeat");
       Require.within(steps, -1000, 1000, "steps");
-      Require.within(shutterDeg, 1, 360, "shutter");
+      Require.present(subject, "subject");
       Require.within(leastM, 0, 1000, "least");
       Require.within(leastDeg, 0, 1000, "leastTurn");
       Require.within(nearM, 0.001, 100, "near");
@@ -79,7 +82,7 @@ public record CameraChecks(
 
     /** The usual questions about a camera. */
     public static Asked of(String camera) {
-      return new Asked(camera, "", "", 1, 180, 0.01, 0.1, 0.1);
+      return new Asked(camera, "", "", 1, Optional.empty(), 0.01, 0.1, 0.1);
     }
   }
 
@@ -108,7 +111,7 @@ public record CameraChecks(
     return new CameraChecks(
         range,
         speed,
-        Judder.find(range.in(), speed.subject(), shot.header().rate(), asked.shutterDeg()),
+        Judder.find(range.in(), speed.subject(), shot.header().rate(), speed.shutterDeg()),
         clearance,
         DeadStretch.find(
             range.in(),
@@ -121,7 +124,8 @@ public record CameraChecks(
         others(OpenAtSeam.find(shot, sides, CLOSED), shot, camera),
         asked.piece().isEmpty()
             ? Optional.empty()
-            : Optional.of(inView(motion, views, asked.piece(), set, meshes)));
+            : Optional.of(inView(motion, views, asked.piece(), set, meshes)),
+        asked.subject().map(subject -> Sharpness.of(motion, camera, subject)));
   }
 
   /** Where the camera jumps, it goes through nothing on its way. */

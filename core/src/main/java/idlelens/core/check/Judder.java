@@ -1,6 +1,5 @@
 package idlelens.core.check;
 
-import idlelens.core.rule.Require;
 import idlelens.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,28 +19,34 @@ public record Judder(int from, int to, double seconds, double least) {
   private static final double OF_RATE = 24;
   private static final double OF_SHUTTER = 180;
 
-  /** Seconds that a full picture width should take. */
+  /**
+   * Seconds that a full picture width should take.
+   *
+   * @param shutterDeg shutter angle in degrees; above a whole turn it is no wider, and shut it is
+   *     as at one degree
+   */
   public static double leastSeconds(FrameRate rate, double shutterDeg) {
-    Require.within(shutterDeg, 1, 360, "shutter");
-    return LEAST_S * (OF_RATE / rate.framesPerSecond()) * (OF_SHUTTER / shutterDeg);
+    double open = Math.max(1, Math.min(360, shutterDeg));
+    return LEAST_S * (OF_RATE / rate.framesPerSecond()) * (OF_SHUTTER / open);
   }
 
   /**
    * @param in frame of the first number
    * @param widths picture widths a frame
-   * @param shutterDeg shutter angle in degrees, 1 to 360
+   * @param shutterDeg shutter angle in degrees, for each of them
    */
-  public static List<Judder> find(int in, double[] widths, FrameRate rate, double shutterDeg) {
-    double least = leastSeconds(rate, shutterDeg);
+  public static List<Judder> find(int in, double[] widths, FrameRate rate, double[] shutterDeg) {
     List<Judder> found = new ArrayList<>();
     for (int i = 0; i < widths.length; i++) {
-      double fastest = 0;
       int from = i;
-      while (i < widths.length && seconds(widths[i], rate) < least) {
-        fastest = Math.max(fastest, widths[i++]);
+      int worst = i;
+      while (i < widths.length && seconds(widths[i], rate) < leastSeconds(rate, shutterDeg[i])) {
+        worst = widths[i] > widths[worst] ? i : worst;
+        i++;
       }
       if (i > from) {
-        found.add(new Judder(in + from, in + i - 1, seconds(fastest, rate), least));
+        double least = leastSeconds(rate, shutterDeg[worst]);
+        found.add(new Judder(in + from, in + i - 1, seconds(widths[worst], rate), least));
       }
     }
     return found;

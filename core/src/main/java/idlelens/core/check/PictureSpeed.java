@@ -6,7 +6,9 @@ import idlelens.core.lens.Sight;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.Jumps;
 import idlelens.core.motion.LensTrack;
+import idlelens.core.part.Lens;
 import idlelens.core.time.FrameRate;
+import java.util.Arrays;
 import java.util.NavigableSet;
 import org.joml.Vector3d;
 
@@ -19,13 +21,15 @@ import org.joml.Vector3d;
  * @param near picture widths a frame of what stands at the near limit of sharpness
  * @param subject the same at the focus distance
  * @param far the same at the far limit; where that is infinite, of what only a turn moves
+ * @param shutterDeg angle by which its shutter is open
  */
 public record PictureSpeed(
     double[] metresPerSecond,
     double[] degreesPerSecond,
     double[] near,
     double[] subject,
-    double[] far) {
+    double[] far,
+    double[] shutterDeg) {
 
   /** Depth that stands for infinity, in metres. */
   private static final double INFINITE_M = 1e7;
@@ -46,7 +50,13 @@ public record PictureSpeed(
     Views views = new Views(motion, cameraId);
     LensTrack lens = motion.of(cameraId).lens().orElseThrow();
     PictureSpeed speed =
-        new PictureSpeed(new double[n], new double[n], new double[n], new double[n], new double[n]);
+        new PictureSpeed(
+            new double[n],
+            new double[n],
+            new double[n],
+            new double[n],
+            new double[n],
+            new double[n]);
     NavigableSet<Double> jumps = Jumps.of(motion.shot(), motion.shot().node(cameraId));
     for (int i = 0; i < n; i++) {
       double frame = motion.grid().frame(i + 1);
@@ -65,11 +75,19 @@ public record PictureSpeed(
               + Turns.angleBetween(now.pose().turn(), b.turn());
       speed.degreesPerSecond[i] = Math.toDegrees(turn) * perFrame;
       int l = lens.index(i + 1);
+      speed.shutterDeg[i] = lens.value(Lens.SHUTTER, i + 1);
       speed.near[i] = widths(before, now, after, lens.nearM()[l]) / span;
       speed.subject[i] = widths(before, now, after, lens.focusM()[l]) / span;
       speed.far[i] = widths(before, now, after, Math.min(INFINITE_M, lens.farM()[l])) / span;
     }
     return speed;
+  }
+
+  /** How long what stands in focus is drawn out while the shutter is open, in picture widths. */
+  public double[] streak() {
+    double[] widths = subject.clone();
+    Arrays.setAll(widths, i -> subject[i] * shutterDeg[i] / 360);
+    return widths;
   }
 
   /** The greatest way of the points at a depth, in picture widths. */

@@ -39,6 +39,38 @@ public record DepthOfField(double focalMm, double fStop, double circleMm) {
   }
 
   /**
+   * The focus distance nearest to another one at which a point is just sharp: {@code d H / (H - f +
+   * d)} for one beyond the far limit, {@code d (H - 2f) / (H - f - d)} for one before the near one.
+   *
+   * @param focusM focus distance s
+   * @param distanceM distance d of the point, greater than the focal length
+   */
+  public double focusHolding(double focusM, double distanceM) {
+    double f = focalMm / 1000;
+    double h = hyperfocalM();
+    if (distanceM > farM(focusM)) {
+      return distanceM * h / (h - f + distanceM);
+    }
+    return distanceM < nearM(focusM) ? distanceM * (h - 2 * f) / (h - f - distanceM) : focusM;
+  }
+
+  /**
+   * The least f-number at which a point is just sharp, the limits solved for H and that for N:
+   * {@code H = s (d - f) / (d - s)} behind the focus, {@code (d s - 2 d f + s f) / (s - d)} before
+   * it.
+   *
+   * @param focusM focus distance s
+   * @param distanceM distance d of the point, greater than the focal length
+   */
+  public double stopHolding(double focusM, double distanceM) {
+    double s = beyondLens(focusM);
+    double f = focalMm / 1000;
+    double d = distanceM;
+    double h = d > s ? s * (d - f) / (d - s) : (d * s - 2 * d * f + s * f) / (s - d);
+    return d == s ? 0 : focalMm * focalMm / (circleMm * (h - f) * 1000);
+  }
+
+  /**
    * Diameter on the sensor, in millimetres, of the disc that a point becomes: {@code (f/N) f/(s-f)
    * |d-s|/d}.
    *

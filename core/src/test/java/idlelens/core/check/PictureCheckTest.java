@@ -91,12 +91,17 @@ class PictureCheckTest {
   @Test
   void judder_ofAPanThatCrossesTheWidthInFiveSeconds_isAdvisedAgainst() {
     double[] widths = {0.001, 1.0 / (5 * 24), 1.0 / (5 * 24), 0.001, 0, 1.0 / (7 * 24) + 1e-6};
-    List<Judder> found = Judder.find(1001, widths, FILM, 180);
+    double[] half = {180, 180, 180, 180, 180, 180};
+    List<Judder> found = Judder.find(1001, widths, FILM, half);
     assertThat(found).extracting(Judder::from).containsExactly(1002, 1006);
     assertThat(found).extracting(Judder::to).containsExactly(1003, 1006);
     assertThat(found.get(0).seconds()).isCloseTo(5, within(1e-9));
     assertThat(found.get(0).least()).isEqualTo(7);
     assertThat(Judder.leastSeconds(FrameRate.of(48), 360)).isEqualTo(1.75);
+    double[] opening = {180, 300, 180, 180, 180, 180};
+    assertThat(Judder.find(1001, widths, FILM, opening))
+        .extracting(Judder::from)
+        .containsExactly(1003, 1006);
   }
 
   @Test

@@ -108,8 +108,7 @@ public final class Sets {
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
-            new Node.Camera(
-                body("puller", "", Chain.poseAndLens()), Lens.PLAIN.withFocus(pulls())),
+            new Node.Camera(body("puller", "", Chain.poseAndLens()), Lens.PLAIN.withFocus(pulls())),
             new Node.Camera(body("shaker", "", shaking()), Lens.PLAIN),
             new Node.Null(body("settler", "", smoothing())),
             new Node.Null(body("walker", "", handedOver())),

@@ -2,6 +2,7 @@ package idlelens.web.check;
 
 import idlelens.core.check.CameraChecks;
 import idlelens.core.check.Period;
+import idlelens.core.part.Target;
 import idlelens.core.rule.Require;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.web.access.Needs;
@@ -13,6 +14,8 @@ import idlelens.web.work.Work;
 import idlelens.web.work.Works;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
@@ -43,7 +46,8 @@ class CheckController {
    * @param piece id of a piece whose appearance in the picture is followed
    * @param repeat id of a repeat whose steps the loop goes on by
    * @param steps by how many of them, 1 if left out
-   * @param shutter shutter angle in degrees, 180 if left out
+   * @param subject id of a node that is to be sharp
+   * @param at the point of it, as its x, y and z from its origin in metres; its origin if left out
    * @param least metres a second below which the camera stands still, 0.01 if left out
    * @param leastTurn degrees a second below which it does not turn, 0.1 if left out
    * @param near metres from the camera to its near plane, 0.1 if left out
@@ -54,7 +58,8 @@ class CheckController {
       String piece,
       String repeat,
       Integer steps,
-      Double shutter,
+      String subject,
+      List<Double> at,
       Double least,
       Double leastTurn,
       Double near,
@@ -66,10 +71,21 @@ class CheckController {
           or(piece, usual.piece()),
           or(repeat, usual.repeat()),
           or(steps, usual.steps()),
-          or(shutter, usual.shutterDeg()),
+          target(),
           or(least, usual.leastM()),
           or(leastTurn, usual.leastDeg()),
           or(near, usual.nearM()));
+    }
+
+    private Optional<Target> target() {
+      if (subject == null || subject.isEmpty()) {
+        return Optional.empty();
+      }
+      if (at == null || at.isEmpty()) {
+        return Optional.of(Target.OfNode.origin(subject));
+      }
+      Require.within(at.size(), 3, 3, "at.count");
+      return Optional.of(new Target.OfNode(subject, at.get(0), at.get(1), at.get(2)));
     }
 
     double readableHeight() {
@@ -87,7 +103,8 @@ class CheckController {
       summary = "Everything that is checked of a camera",
       description =
           "Over the range of the shot: pace, picture speed, judder, clearance, dead stretches, keys"
-              + " that are misaligned, the seam, and when a piece is in the picture.")
+              + " that are misaligned, the seam, when a piece is in the picture, and how sharp a"
+              + " subject is.")
   CompletableFuture<ResponseEntity<byte[]>> checks(
       Asker asker, @PathVariable long id, @ParameterObject Asked asked) {
     return works.takeLong(

@@ -8,6 +8,7 @@ import idlelens.core.check.Misaligned;
 import idlelens.core.check.OpenAtSeam;
 import idlelens.core.check.Period;
 import idlelens.core.check.Seam;
+import idlelens.core.check.Sharpness;
 import idlelens.core.clearance.Clearance;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -20,7 +21,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Checks as JSON; columns have one number for each frame of the range. */
+/**
+ * Checks as JSON; columns have one number for each frame of the range, null where there is none or
+ * it has no end.
+ */
 final class CheckJson {
   private CheckJson() {}
 
@@ -33,6 +37,7 @@ final class CheckJson {
     column(out, "near", checks.speed().near());
     column(out, "subject", checks.speed().subject());
     column(out, "far", checks.speed().far());
+    column(out, "streak", checks.speed().streak());
     clearance(out.putObject("clearance"), checks);
     for (Judder each : checks.judder()) {
       stretch(out, "judder", each.from(), each.to())
@@ -57,7 +62,24 @@ final class CheckJson {
       rateOf(shot, each).ifPresent(rate -> to.put("rate", rate.toString()));
     }
     checks.inView().ifPresent(view -> inView(out.putObject("inView"), checks, view, readable));
+    checks.sharpness().ifPresent(sharpness -> sharpness(out.putObject("sharpness"), sharpness));
     return out;
+  }
+
+  private static void sharpness(ObjectNode out, Sharpness sharpness) {
+    column(out, "metres", sharpness.metres());
+    column(out, "nearM", sharpness.nearM());
+    column(out, "farM", sharpness.farM());
+    column(out, "blur", sharpness.blur());
+    column(out, "streak", sharpness.streak());
+    for (Sharpness.Soft each : sharpness.soft()) {
+      ObjectNode to = stretch(out, "soft", each.from(), each.to());
+      to.put("worst", each.worst()).put("how", JsonPlace.word(each.how()));
+      if (each.how() != Sharpness.How.BEHIND) {
+        to.put("focusM", each.focusM()).put("moreM", each.moreM());
+      }
+      each.fStop().ifPresent(stop -> to.put("fStop", stop));
+    }
   }
 
   /** The rate at which the pictures on a card would come back with the loop, if they do not. */
@@ -141,7 +163,11 @@ final class CheckJson {
   private static void column(ObjectNode out, String name, double[] values) {
     ArrayNode to = out.putArray(name);
     for (double value : values) {
-      to.add((float) value);
+      if (Double.isFinite(value)) {
+        to.add((float) value);
+      } else {
+        to.addNull();
+      }
     }
   }
 

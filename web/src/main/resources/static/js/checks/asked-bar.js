@@ -1,4 +1,5 @@
-// What the checks are asked: shutter, size of the picture, from when a camera stands still, which piece, which repeat.
+// What the checks are asked: size of the picture, from when a camera stands still, what is to be sharp, which piece
+// is followed, which repeat.
 import { h } from '../common/dom.js';
 import { labelled } from '../panels/fields.js';
 import { NumberField } from '../panels/number-field.js';
@@ -9,15 +10,17 @@ import { NumberField } from '../panels/number-field.js';
  * @type {[string, string, string, string, string, number, number][]}
  */
 const NUMBERS = [
-  ['shutter', 'Shutter', 'Shutter angle', 'angle', '°', 0, 15],
   ['pixels', 'Picture', 'Width of the picture in pixels', 'plain', 'px', 0, 10],
   ['near', 'Near plane', 'How far before the camera its near plane lies', 'length', 'm', 3, 0.01],
   ['least', 'Still below', 'Speed below which the camera stands still, per second', 'length', 'm/s', 3, 0.005],
   ['leastTurn', 'and', 'Speed below which it does not turn, per second', 'angle', '°/s', 2, 0.05],
 ];
+/** @type {[string, string, string, string, string, number, number]} */
+const READABLE = ['readable', 'readable from', 'Least height at which it can be read', 'plain', 'px', 0, 5];
+/** @type {[string, string, string, string, string, number, number]} */
+const STEPS = ['steps', 'steps', 'How many steps of the repeat the loop goes on by', 'plain', '', 0, 1];
 /** @type {Record<string, [number, number]>} */
 const ALLOWED = {
-  shutter: [1, 360],
   pixels: [16, 16384],
   near: [0.001, 100],
   least: [0, 1000],
@@ -45,8 +48,8 @@ function number(checks, [name, label, title, quantity, unit, digits, step]) {
   return { field, element: labelled(label, field.element) };
 }
 
-/** A choice among nodes of a kind, kept up to date. */
-function nodeChoice(checks, { said, label, kind, none, name }) {
+/** A choice among some of the nodes, kept up to date. */
+function nodeChoice(checks, { said, label, is, none, name }) {
   const select = h('select', {
     'aria-label': label,
     title: label,
@@ -54,7 +57,7 @@ function nodeChoice(checks, { said, label, kind, none, name }) {
   });
   const element = labelled(said, select);
   const refresh = () => {
-    const nodes = checks.store.nodes.filter((n) => n.kind === kind);
+    const nodes = checks.store.nodes.filter(is);
     const options = [
       h('option', { value: '', text: none }),
       ...nodes.map((n) => h('option', { value: n.id, text: n.name })),
@@ -69,40 +72,32 @@ function nodeChoice(checks, { said, label, kind, none, name }) {
 
 export function connectAskedBar(checks, element) {
   const numbers = NUMBERS.map((each) => number(checks, each));
-  const readable = number(checks, [
-    'readable',
-    'readable from',
-    'Least height at which it can be read',
-    'plain',
-    'px',
-    0,
-    5,
-  ]);
-  const steps = number(checks, [
-    'steps',
-    'steps',
-    'How many steps of the repeat the loop goes on by',
-    'plain',
-    '',
-    0,
-    1,
-  ]);
+  const readable = number(checks, READABLE);
+  const steps = number(checks, STEPS);
+  const subject = nodeChoice(checks, {
+    said: 'Sharp on',
+    label: 'Subject that is to be sharp',
+    is: (node) => node.id !== checks.desk.camera,
+    none: 'no subject',
+    name: 'subject',
+  });
   const piece = nodeChoice(checks, {
     said: 'In view',
     label: 'Piece whose appearance is followed',
-    kind: 'piece',
+    is: (node) => node.kind === 'piece',
     none: 'no piece',
     name: 'piece',
   });
   const repeat = nodeChoice(checks, {
     said: 'Loop goes on by',
     label: 'Repeat whose steps the loop goes on by',
-    kind: 'repeat',
+    is: (node) => node.kind === 'repeat',
     none: 'nothing: it comes back',
     name: 'repeat',
   });
   element.replaceChildren(
     ...numbers.map((each) => each.element),
+    subject.element,
     piece.element,
     readable.element,
     repeat.element,
@@ -111,6 +106,7 @@ export function connectAskedBar(checks, element) {
   const refresh = () => {
     if (!checks.isOpen) return;
     for (const each of [...numbers, readable, steps]) each.field.refresh();
+    subject.refresh();
     piece.refresh();
     repeat.refresh();
     readable.element.hidden = !checks.asked.piece;

@@ -1,6 +1,7 @@
 // What the server found of a camera: asked again whenever the shot, or what is asked, has changed.
 import { getAnswer } from '../common/api.js';
 import { watched } from '../common/progress.js';
+import { aimedAt } from '../shot/targets.js';
 
 const AFTER_MS = 350;
 const LONGEST_PERIOD = 5000; // frames that the server looks through
@@ -10,7 +11,7 @@ const USUAL = {
   piece: '',
   repeat: '',
   steps: 1,
-  shutter: 180,
+  subject: '',
   pixels: 1920,
   least: 0.01,
   leastTurn: 0.1,
@@ -52,11 +53,19 @@ export class CheckStore extends EventTarget {
   question() {
     const { asked, desk, store } = this;
     const there = (id) => (store.byId.has(id) ? id : '');
-    const { steps, shutter, least, leastTurn, near } = asked;
-    const known = { piece: there(asked.piece), repeat: there(asked.repeat) };
+    const { steps, least, leastTurn, near } = asked;
+    const known = { piece: there(asked.piece), repeat: there(asked.repeat), ...this.subject() };
     const readable = asked.readable / (asked.pixels / store.header.aspect);
-    const rest = { ...known, steps, shutter, least, leastTurn, near, readable };
+    const rest = { ...known, steps, least, leastTurn, near, readable };
     return query({ camera: desk.camera, ...rest });
+  }
+
+  /** What is to be sharp: a point of a node, as anything else would be aimed at there. */
+  subject() {
+    const { asked, desk, store } = this;
+    if (!store.byId.has(asked.subject) || asked.subject === desk.camera) return {};
+    const { node, point } = aimedAt(store, asked.subject);
+    return { subject: node, ...(point && { at: point.join() }) };
   }
 
   /** Asks soon, if the answer here is of another state. */

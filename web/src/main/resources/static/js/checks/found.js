@@ -1,10 +1,21 @@
 // What was found, as a list: where it is, in words, and what can be done about it.
 import { button, h } from '../common/dom.js';
-import { fixed, trimmed } from '../common/format.js';
+import { fixed, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { creep, overshoot } from '../panels/findings.js';
 import { parameterOf } from '../shot/parts.js';
-import { closeSeam, hasKeys, letItLoop, playAt, revealAt, runThrough, setPeriod, takeOut } from './remedies.js';
+import {
+  closeSeam,
+  focusAt,
+  hasKeys,
+  letItLoop,
+  playAt,
+  revealAt,
+  runThrough,
+  setPeriod,
+  stopDown,
+  takeOut,
+} from './remedies.js';
 
 const MOST_LISTED = 12;
 const MM = 1000;
@@ -201,6 +212,31 @@ function clearanceLines({ desk, found, store }) {
   return lines;
 }
 
+/** Where the chosen subject is not sharp, and what would hold it. */
+function softLines(checks) {
+  const { asked, desk, found, store } = checks;
+  const name = store.byId.get(asked.subject)?.name;
+  return (found.sharpness?.soft ?? []).slice(0, MOST_LISTED).map((soft) => {
+    const { how, moreM, worst, fStop } = soft;
+    if (how === 'behind') return line(`${name} is not before the camera, ${stretch(soft)}`, goTo(desk, worst));
+    const by = `${lengthText(Math.abs(moreM))} ${moreM > 0 ? 'farther' : 'nearer'}`;
+    const blur = found.sharpness.blur[worst - found.in] * asked.pixels;
+    const text = `${name} is soft, ${stretch(soft)}: ${fixed(blur, 1)} px at ${worst}`;
+    const remedies = [
+      button(`Focus ${by}`, () => focusAt(checks, soft), {
+        title: `At ${worst}, where it is farthest off, it is then just sharp`,
+      }),
+    ];
+    if (fStop)
+      remedies.push(
+        button(stop(fStop), () => stopDown(checks, soft), {
+          title: 'Holds it in all of these frames, as it is focused',
+        }),
+      );
+    return line(text, goTo(desk, worst), remedies);
+  });
+}
+
 function paceLines(checks) {
   const { desk, found } = checks;
   const slower = (j) => {
@@ -264,6 +300,7 @@ function viewLines(checks) {
 /** All lines, the gravest first. */
 export const foundLines = (checks) => [
   ...clearanceLines(checks),
+  ...softLines(checks),
   ...seamLines(checks),
   ...openLines(checks),
   ...paceLines(checks),

@@ -1,6 +1,8 @@
 // What can be done about what was found, as edits.
 import { keysOf } from '../shot/keys.js';
-import { POSE, TURN } from '../shot/parts.js';
+import { settingsOf } from '../panels/lens-settings.js';
+import { focusMoved } from '../shot/focus.js';
+import { lensOf, POSE, TURN } from '../shot/parts.js';
 
 const ROUND_FRAMES = 1e-6;
 
@@ -76,6 +78,22 @@ export function runThrough({ desk, store }, { from, to }) {
     )
     .filter((pick) => pick.frames.length);
   return picks.length ? store.edit([{ edit: 'set-tangents', picks, tangent: 'flow' }], 'Run through') : false;
+}
+
+/** Focuses at the worst frame of a soft stretch so that its subject is just sharp there. */
+export function focusAt({ desk, store }, { worst, focusM }) {
+  const id = desk.camera;
+  const moved = focusMoved(lensOf(store.byId.get(id)), worst, store.lens(id, worst).focusM, focusM);
+  if (moved) return settingsOf(store, id).set(moved);
+  return setAt(desk, id, 'focus', worst, focusM);
+}
+
+/** Stops the lens down as far as a soft stretch needs. */
+export const stopDown = ({ desk }, { worst, fStop }) => setAt(desk, desk.camera, 'fstop', worst, fStop);
+
+function setAt(desk, id, path, frame, value) {
+  const edit = (keying) => ({ edit: 'set-values', id, frame, values: { [path]: value }, keying });
+  return desk.change(desk.store.byId.get(id), [path], edit, { done: true, frame });
 }
 
 /** Takes the frames of a dead stretch out: what comes later moves up. */

@@ -5,7 +5,7 @@ import { placeText } from './found.js';
 
 const PERCENT = 100;
 const MOST_NAMED = 3;
-const DEG_FULL = 360;
+const HEADROOM = 1.25;
 const FINE_DIGITS = 3;
 
 /**
@@ -62,14 +62,39 @@ const picture = {
 
 const streak = {
   name: 'Streak',
-  title: 'How long a point in focus is drawn out while the shutter is open',
+  title: 'How long a point in focus is drawn out while the shutter is open; dashed, a point of the chosen subject',
   draw(found, { asked }) {
-    const values = found.subject.map((v) => v * asked.pixels * (asked.shutter / DEG_FULL));
-    const top = most(values);
-    return { lines: [{ values }], top, scale: `${trimmed(top, 1)} px` };
+    const top = most(found.streak);
+    const subject = found.sharpness ? [{ values: found.sharpness.streak.map((v) => v ?? 0), look: 'near' }] : [];
+    return { lines: [...subject, { values: found.streak }], top, scale: `${trimmed(top * asked.pixels, 1)} px` };
   },
-  value: (found, frame, { asked }) =>
-    `${fixed(at(found, found.subject, frame) * asked.pixels * (asked.shutter / DEG_FULL), 1)} px`,
+  value(found, frame, { asked }) {
+    const px = (values) => `${fixed(at(found, values, frame) * asked.pixels, 1)} px`;
+    return found.sharpness ? `${px(found.streak)}, ${px(found.sharpness.streak)}` : px(found.streak);
+  },
+};
+
+const focus = {
+  name: 'Focus',
+  title:
+    'Distance of the chosen subject, between the near limit (dashed) and the far one (dotted); red where it is soft',
+  draw(found, { asked, store }) {
+    if (!found.sharpness) return { says: store.byId.has(asked.subject) ? '' : 'choose a subject above' };
+    const { metres, nearM, farM, soft } = found.sharpness;
+    const top = most(metres) * HEADROOM;
+    const lines = [
+      { values: nearM, look: 'near' },
+      { values: farM.map((v) => v ?? Infinity), look: 'far' },
+      { values: metres.map((v) => Math.max(0, v)) },
+    ];
+    return { lines, top, scale: lengthText(top, 1), blocks: bad(soft) };
+  },
+  value(found, frame, { asked }) {
+    if (!found.sharpness) return '';
+    const metres = at(found, found.sharpness.metres, frame);
+    const blur = at(found, found.sharpness.blur, frame);
+    return blur === null ? 'behind the camera' : `${lengthText(metres, 2)}, ${fixed(blur * asked.pixels, 1)} px`;
+  },
 };
 
 const clearance = {
@@ -174,4 +199,4 @@ const inView = {
   },
 };
 
-export const STRIPS = [pace, turn, picture, streak, clearance, keys, dead, seam, inView];
+export const STRIPS = [pace, turn, picture, streak, focus, clearance, keys, dead, seam, inView];

@@ -21,7 +21,10 @@ export function pullParts(score, row, pulls, y) {
   return [...names, ...pulls.by.map((pull) => slope(score, row, pulls, pull, y))];
 }
 
-const rest = (scale, pulls, pull) => ({ mark: markOf(pulls, pull), from: scale.x(pull.frame + pull.frames) + (pull.hunt?.reach ? WAVE_PX : 0) });
+const rest = (scale, pulls, pull) => ({
+  mark: markOf(pulls, pull),
+  from: scale.x(pull.frame + pull.frames) + (pull.hunt?.reach ? WAVE_PX : 0),
+});
 
 /** @param {import('../shot/focus.js').FocusMark} mark */
 function nameOf({ name, metres }, from, to, y) {

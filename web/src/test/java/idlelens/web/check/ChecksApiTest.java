@@ -65,13 +65,33 @@ class ChecksApiTest {
     assertThat(first.get("open")).isEmpty();
   }
 
+  /**
+   * The ferry comes nearer than the mark it was pulled to: soft at the end, with what would hold
+   * it.
+   */
+  @Test
+  void subject_isHeldAgainstTheSharpZone() {
+    String path = "/api/shots/" + app.copyOf("Focus pull") + "/checks?camera=a-cam";
+    JsonNode keeper = app.get(path + "&subject=keeper&at=0,1.55,0").json().get("sharpness");
+    assertThat(keeper.get("metres")).hasSize(144);
+    assertThat(keeper.get("soft").get(0).get("from").intValue()).isEqualTo(1001);
+    assertThat(keeper.get("soft").get(0).get("how").stringValue()).isEqualTo("farther");
+    double blurWhilePulledThere = keeper.get("blur").get(70).doubleValue();
+    assertThat(blurWhilePulledThere).isLessThan(0.0006);
+    JsonNode lantern = app.get(path + "&subject=lantern&at=0,0.17,0").json().get("sharpness");
+    assertThat(lantern.get("blur").get(0).doubleValue()).isLessThan(1e-6);
+    assertThat(lantern.get("soft").get(0).get("how").stringValue()).isEqualTo("nearer");
+    assertThat(app.get(path).json().has("sharpness")).isFalse();
+  }
+
   @Test
   void wrongQuestions_getWhatIsAllowed() {
     String path = "/api/shots/" + app.copyOf("Quay walk") + "/checks?";
     assertProblem(path + "camera=keeper", "camera is 'Keeper'; allowed: a camera");
     assertProblem(path + "camera=a-cam&piece=dolly", "piece is 'Dolly'; allowed: a piece");
     assertProblem(path + "camera=a-cam&repeat=dolly", "repeat is 'dolly'");
-    assertProblem(path + "camera=a-cam&shutter=0", "shutter is 0.0; allowed: 1 to 360");
+    assertProblem(path + "camera=a-cam&subject=ghost", "node is 'ghost'");
+    assertProblem(path + "camera=a-cam&subject=keeper&at=1,2", "at.count is 2; allowed: 3 to 3");
     assertProblem(path + "camera=a-cam&near=0", "near is 0.0; allowed: 0.001 to 100");
     assertProblem(path + "camera=a-cam&readable=0", "readable is 0.0");
   }
