@@ -161,6 +161,7 @@ public record CameraChecks(
         meshes.apply(piece.shape()).bounds(),
         i -> motion.pose(id, i + 1),
         i -> motion.size(id, i + 1),
+        i -> motion.isShown(id, i + 1),
         shifted(set.allBut(Set.of(id))));
   }
 }

@@ -26,7 +26,8 @@ public record Depths(List<OfPiece> pieces, int more) {
    *
    * @param id of it
    * @param metres to the middle of its box on each sample; NaN where nothing of the box is in the
-   *     picture, or where it reaches behind the camera, as the ground does
+   *     picture, where it is not to be seen then, or where it reaches behind the camera, as the
+   *     ground does
    */
   public record OfPiece(String id, double[] metres) {}
 
@@ -64,7 +65,8 @@ public record Depths(List<OfPiece> pieces, int more) {
       RigidPose pose = motion.pose(piece.id(), i);
       Bounds sized = box.times(motion.size(piece.id(), i));
       Vector3d middle = new Vector3d(sized.centreX(), sized.centreY(), sized.centreZ());
-      boolean seen = InView.isBeforeAndInPicture(sights[i], pose, sized);
+      boolean seen =
+          motion.isShown(piece.id(), i) && InView.isBeforeAndInPicture(sights[i], pose, sized);
       metres[i] = seen ? -sights[i].seen(pose.apply(middle)).z : Double.NaN;
     }
     return metres;

@@ -9,6 +9,7 @@ import idlelens.core.set.Bounds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntFunction;
+import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
 import org.joml.Vector3d;
 
@@ -55,6 +56,7 @@ public record InView(State[] states, double[] heights, double[] covered) {
    * @param box the box around the piece along its own axes
    * @param poses where the piece stands
    * @param sizes how many times its usual size it is
+   * @param shown whether it is there to be seen
    * @param others all that could stand before it
    */
   public static InView of(
@@ -63,6 +65,7 @@ public record InView(State[] states, double[] heights, double[] covered) {
       Bounds box,
       IntFunction<RigidPose> poses,
       IntToDoubleFunction sizes,
+      IntPredicate shown,
       List<Obstacle> others) {
     InView all = new InView(new State[samples], new double[samples], new double[samples]);
     for (int i = 0; i < samples; i++) {
@@ -71,7 +74,7 @@ public record InView(State[] states, double[] heights, double[] covered) {
       RigidPose pose = poses.apply(i);
       Bounds sized = box.times(sizes.applyAsDouble(i));
       double[] extent = extent(view, pose, corners(sized, 1));
-      all.states[i] = state(extent, view.height());
+      all.states[i] = shown.test(i) ? state(extent, view.height()) : State.OUT;
       if (all.states[i] != State.OUT) {
         all.heights[i] = (extent[3] - extent[1]) / view.height();
         all.covered[i] = covered(i, view, pose, sized, others);

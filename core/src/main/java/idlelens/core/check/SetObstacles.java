@@ -88,7 +88,8 @@ public final class SetObstacles {
               tree,
               tree.radius(),
               posed(still, i -> motion.pose(piece.id(), i)),
-              sizes(piece.id())));
+              sizes(piece.id()),
+              i -> motion.isShown(piece.id(), i)));
       return;
     }
     Repetition times = repeat.repetition();
@@ -101,7 +102,8 @@ public final class SetObstacles {
               tree,
               tree.radius(),
               posed(still, i -> copies.pose(piece, repeat, copy, i)),
-              sizes(piece.id())));
+              sizes(piece.id()),
+              i -> motion.isShown(piece.id(), i)));
     }
   }
 

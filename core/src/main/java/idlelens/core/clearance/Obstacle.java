@@ -3,6 +3,7 @@ package idlelens.core.clearance;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.rule.Require;
 import java.util.function.IntFunction;
+import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
 
 /**
@@ -13,18 +14,21 @@ import java.util.function.IntToDoubleFunction;
  * @param radius how far they reach from its origin, in metres
  * @param poses where it stands in the world at a sample
  * @param sizes how many times its usual size it is at a sample
+ * @param shown whether it is there at a sample; else it is infinitely far away
  */
 public record Obstacle(
     String id,
     TriangleTree tree,
     double radius,
     IntFunction<RigidPose> poses,
-    IntToDoubleFunction sizes) {
+    IntToDoubleFunction sizes,
+    IntPredicate shown) {
   public Obstacle {
     Require.present(id, "id");
     Require.present(tree, "tree");
     Require.present(poses, "poses");
     Require.present(sizes, "sizes");
+    Require.present(shown, "shown");
   }
 
   /**
@@ -32,6 +36,9 @@ public record Obstacle(
    * around its origin that holds it.
    */
   public double atLeast(int sample, double[] point) {
+    if (!shown.test(sample)) {
+      return Double.POSITIVE_INFINITY;
+    }
     RigidPose pose = poses.apply(sample);
     double x = point[0] - pose.x();
     double y = point[1] - pose.y();
@@ -46,13 +53,18 @@ public record Obstacle(
 
   /** One that always has its usual size. */
   public Obstacle(String id, TriangleTree tree, IntFunction<RigidPose> poses) {
-    this(id, tree, tree.radius(), poses, i -> 1);
+    this(id, tree, tree.radius(), poses, i -> 1, i -> true);
   }
 
   /** As it is so many samples later. */
   public Obstacle later(int samples) {
     return new Obstacle(
-        id, tree, radius, i -> poses.apply(i + samples), i -> sizes.applyAsDouble(i + samples));
+        id,
+        tree,
+        radius,
+        i -> poses.apply(i + samples),
+        i -> sizes.applyAsDouble(i + samples),
+        i -> shown.test(i + samples));
   }
 
   /**
@@ -61,6 +73,9 @@ public record Obstacle(
    * @param reach what is this far or farther is not looked for
    */
   double distance(int sample, double[] point, double reach) {
+    if (!shown.test(sample)) {
+      return Double.POSITIVE_INFINITY;
+    }
     double[] own = own(sample, point);
     double size = sizes.applyAsDouble(sample);
     return tree.distance(own[0], own[1], own[2], reach / size) * size;
@@ -73,11 +88,16 @@ public record Obstacle(
    */
   public double distanceOfArea(int sample, double[] quad, double reach) {
     double size = sizes.applyAsDouble(sample);
-    return tree.distance(own(sample, quad), reach / size) * size;
+    return shown.test(sample)
+        ? tree.distance(own(sample, quad), reach / size) * size
+        : Double.POSITIVE_INFINITY;
   }
 
   /** Whether it is crossed on a way from one sample to the next, while it moves itself. */
   boolean isPassed(int sample, double[] from, double[] to) {
+    if (!shown.test(sample) || !shown.test(sample + 1)) {
+      return false;
+    }
     boolean still = poses.apply(sample) == poses.apply(sample + 1);
     double x = to[0] - from[0];
     double y = to[1] - from[1];
@@ -117,7 +137,7 @@ public record Obstacle(
    * @return 0 at the beginning to 1 at the end; infinity where it is not
    */
   public double firstCrossing(int sample, double[] way) {
-    return tree.firstCrossing(own(sample, way));
+    return shown.test(sample) ? tree.firstCrossing(own(sample, way)) : Double.POSITIVE_INFINITY;
   }
 
   /** Where it stands in the world at a sample. */
@@ -127,7 +147,7 @@ public record Obstacle(
 
   /** Whether a straight way in the world crosses it at a sample. */
   public boolean hides(int sample, double[] way) {
-    return tree.isCrossed(own(sample, way));
+    return shown.test(sample) && tree.isCrossed(own(sample, way));
   }
 
   /** {@code q v q* + place}, without temporary objects. */

@@ -94,10 +94,14 @@ public record Chain(List<Part> parts) {
     return pose().withLens();
   }
 
-  /** With a plain lens at the end. */
+  /** With a plain lens, behind all that moves it. */
   public Chain withLens() {
     List<Part> all = new ArrayList<>(parts);
-    all.add(Lens.PLAIN);
+    int at = all.size();
+    while (all.get(at - 1).kind().slot() == Slot.NODE) {
+      at--;
+    }
+    all.add(at, Lens.PLAIN);
     return new Chain(all);
   }
 

@@ -22,7 +22,8 @@ public enum Family {
   RATE(QuantityKind.FREQUENCY, "Hz", 2, 0.1, 0.01),
   IRIS(QuantityKind.ANGLE, "°", 1, 1, 0.1),
   SHUTTER(QuantityKind.ANGLE, "°", 1, 5, 0.1),
-  SHIFT(QuantityKind.LENS_LENGTH, "mm", 2, 0.1, 0.01);
+  SHIFT(QuantityKind.LENS_LENGTH, "mm", 2, 0.1, 0.01),
+  SWITCH(QuantityKind.PLAIN, "", 0, 1, 0.5);
 
   private final QuantityKind quantity;
   private final String unit;

@@ -23,7 +23,8 @@ public sealed interface Part
         RunIn,
         Lens,
         Look,
-        Shine {
+        Shine,
+        Visible {
   PartBody body();
 
   PartKind kind();

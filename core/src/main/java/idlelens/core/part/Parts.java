@@ -19,7 +19,8 @@ public final class Parts {
           RunIn.KIND,
           Lens.KIND,
           Look.KIND,
-          Shine.KIND);
+          Shine.KIND,
+          Visible.KIND);
 
   private Parts() {}
 

@@ -43,7 +43,9 @@ public final class SetDrawing {
             .map(n -> motion.pose(n.id(), sample).forward().negate())
             .orElse(USUAL_LIGHT);
     for (Node node : shot.nodes()) {
-      if (node instanceof Node.Piece piece && !node.hidden().picture()) {
+      if (node instanceof Node.Piece piece
+          && !node.hidden().picture()
+          && motion.isShown(node.id(), sample)) {
         draw(plate, sight, piece, sample, light);
       }
     }

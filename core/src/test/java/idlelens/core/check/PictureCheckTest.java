@@ -134,7 +134,8 @@ class PictureCheckTest {
   private static InView passing(Obstacle... others) {
     IntFunction<Sight> views = i -> Sight.straight(RigidPose.IDENTITY, 0.5, 0.5);
     IntFunction<RigidPose> poses = i -> RigidPose.of(-6 + i * 0.2, -0.5, -4.5, 0, 0, 0);
-    return InView.of(FRAMES, views, Mesher.mesh(BOX).bounds(), poses, i -> 1, List.of(others));
+    return InView.of(
+        FRAMES, views, Mesher.mesh(BOX).bounds(), poses, i -> 1, i -> true, List.of(others));
   }
 
   private static List<InView.Happening> happenings(InView view) {
@@ -184,6 +185,7 @@ class PictureCheckTest {
             Mesher.mesh(BOX).bounds(),
             i -> RigidPose.of(0, -0.5, 0, 0, 0, 0),
             i -> 1,
+            i -> true,
             List.of());
     assertThat(view.states()).containsExactly(InView.State.PARTLY);
   }

@@ -21,7 +21,7 @@ class PictureTilesTest {
 
   private static Obstacle crate(double edge, RigidPose pose, double size) {
     TriangleTree tree = new TriangleTree(Mesher.mesh(new Shape.Box(edge, edge, edge)));
-    return new Obstacle("crate", tree, tree.radius(), i -> pose, i -> size);
+    return new Obstacle("crate", tree, tree.radius(), i -> pose, i -> size, i -> true);
   }
 
   private static double within(Random random, double most) {

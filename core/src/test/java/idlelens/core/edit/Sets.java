@@ -33,6 +33,7 @@ import idlelens.core.part.Shine;
 import idlelens.core.part.Smooth;
 import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
+import idlelens.core.part.Visible;
 import idlelens.core.part.Window;
 import idlelens.core.rail.Anchor;
 import idlelens.core.rail.Rail;
@@ -136,7 +137,7 @@ public final class Sets {
                 body("lamp", "", with(Shine.USUAL, Chain.pose())),
                 new Lamp(Lamp.Kind.KEY, "#ffe0b0", 3, 9, true)),
             new Node.Mist(
-                body("mist", "", Chain.pose()),
+                body("mist", "", with(Visible.ALWAYS, Chain.pose())),
                 new Drift(40, 3, 8, 2, 6, 0.7, 0.5, 0, -0.1, "#dfe6ea", 0.3, false)),
             new Node.Hazy(body("haze", "", Chain.pose()), new Haze("#c9d4da", 60)),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),

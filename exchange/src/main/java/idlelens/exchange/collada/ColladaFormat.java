@@ -25,6 +25,7 @@ public final class ColladaFormat implements SceneFormat {
               Optional.of(Rest.OWN_Z),
               true,
               false,
+              false,
               false));
 
   @Override

@@ -19,7 +19,13 @@ public final class CsvFormat implements SceneFormat {
           List.of("csv"),
           "text/csv;charset=UTF-8",
           new Holds(
-              List.of(Axes.values()), Optional.empty(), Optional.empty(), false, false, false));
+              List.of(Axes.values()),
+              Optional.empty(),
+              Optional.empty(),
+              false,
+              false,
+              false,
+              false));
 
   @Override
   public FormatFacts facts() {

@@ -20,7 +20,13 @@ public final class GltfFormat implements SceneFormat {
           List.of("glb", "gltf"),
           "model/gltf-binary",
           new Holds(
-              List.of(Axes.Y_UP), Optional.of(1.0), Optional.of(Rest.OWN_Z), true, true, true));
+              List.of(Axes.Y_UP),
+              Optional.of(1.0),
+              Optional.of(Rest.OWN_Z),
+              true,
+              true,
+              true,
+              false));
 
   @Override
   public FormatFacts facts() {

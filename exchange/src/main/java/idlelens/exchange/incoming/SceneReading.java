@@ -1,9 +1,15 @@
 package idlelens.exchange.incoming;
 
+import idlelens.core.curve.Curve;
+import idlelens.core.curve.Key;
+import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
+import idlelens.core.part.Part;
+import idlelens.core.part.PartBody;
+import idlelens.core.part.Visible;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Hidden;
@@ -12,6 +18,7 @@ import idlelens.core.scene.NodeBody;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.exchange.format.FormatException;
+import idlelens.exchange.scenefile.Channel;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Conventions;
 import idlelens.exchange.scenefile.FileNode;
@@ -140,12 +147,30 @@ public final class SceneReading {
     NodePoses.Posed posed = poses.pose(named, LocalMotion.of(node), outer);
     inner[index] = posed.inner();
     NodeBody body =
-        body(id(index), name, carrier, posed.chain()).withHidden(Hidden.of(node.hidden()));
+        body(id(index), name, carrier, appearing(posed.chain(), node.seen()))
+            .withHidden(Hidden.of(node.hidden()));
     List<Node> contents = new ArrayList<>();
     for (Content content : node.contents()) {
       contents.addAll(contents(content, body, posed.inner(), alone));
     }
     add(body, contents, alone);
+  }
+
+  /** A chain that says when its node is to be seen, where that changes. */
+  private Chain appearing(Chain chain, Channel seen) {
+    if (seen.isStill()) {
+      return chain;
+    }
+    List<Key> keys = new ArrayList<>();
+    for (int k = 0; k < seen.keys(); k++) {
+      double frame = poses.curves().frame(seen.times()[k]);
+      keys.add(new Key(frame, seen.value(k, 0), Tangent.Kind.HOLD));
+    }
+    PartBody always = Visible.ALWAYS.body();
+    Curve shown = new Curve(keys.get(0).value(), keys);
+    List<Part> parts = new ArrayList<>(chain.parts());
+    parts.add(new Visible(always.withCurves(always.curves().with(Visible.SHOWN, shown))));
+    return new Chain(parts);
   }
 
   /** Whether something looks along axes of its own, that do not turn with those of the world. */

@@ -20,6 +20,7 @@ import idlelens.core.part.Shake;
 import idlelens.core.part.Shine;
 import idlelens.core.part.Smooth;
 import idlelens.core.part.Target;
+import idlelens.core.part.Visible;
 import idlelens.exchange.format.FormatException;
 import java.util.ArrayList;
 import java.util.List;
@@ -79,8 +80,9 @@ final class PartForms {
               (body, p) -> LensJson.readSettings(p).withBody(body),
               LensJson::write),
           PartForm.of(Look.KIND, Look.class, "", (body, p) -> new Look(body), (part, out) -> {}),
+          PartForm.of(Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}),
           PartForm.of(
-              Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}));
+              Visible.KIND, Visible.class, "", (body, p) -> new Visible(body), (part, out) -> {}));
 
   private PartForms() {}
 

@@ -20,7 +20,13 @@ public final class TrackFormat implements SceneFormat {
           List.of("jsonl", "opentrackio"),
           "application/x-ndjson",
           new Holds(
-              List.of(Axes.Z_UP), Optional.of(1.0), Optional.of(Rest.LEVEL), false, false, false));
+              List.of(Axes.Z_UP),
+              Optional.of(1.0),
+              Optional.of(Rest.LEVEL),
+              false,
+              false,
+              false,
+              false));
 
   @Override
   public FormatFacts facts() {

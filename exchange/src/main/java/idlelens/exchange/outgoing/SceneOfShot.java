@@ -3,12 +3,14 @@ package idlelens.exchange.outgoing;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.part.Look;
 import idlelens.core.part.Part;
+import idlelens.core.part.Visible;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.set.Mesh;
 import idlelens.core.time.FrameRange;
 import idlelens.exchange.format.ReadBudget;
 import idlelens.exchange.json.PieceJson;
+import idlelens.exchange.scenefile.Channel;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Conventions;
 import idlelens.exchange.scenefile.FileClock;
@@ -18,6 +20,7 @@ import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
 import idlelens.exchange.scenefile.ShotHint;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -29,6 +32,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * Cameras with the nulls that carry them, and the set, as they go out: what moves has a sample on
@@ -38,6 +42,7 @@ public final class SceneOfShot {
   private final HandOff handOff;
   private final Shot shot;
   private final Conventions conventions;
+  private final Holds holds;
   private final boolean inTheWorld;
   private final Evaluation motion;
   private final Map<String, Integer> index = new LinkedHashMap<>();
@@ -51,6 +56,7 @@ public final class SceneOfShot {
     this.handOff = handOff;
     this.shot = handOff.shot();
     this.conventions = holds.within(handOff.profile().conventions());
+    this.holds = holds;
     this.inTheWorld = !holds.nodes();
     this.motion = Evaluation.of(shot, handOff.grid(), null);
     this.ops = new LocalOps(handOff, motion, new OutgoingAxes(conventions), holds, notes);
@@ -180,8 +186,28 @@ public final class SceneOfShot {
         node.name(),
         inTheWorld || node.parentId().isEmpty() ? -1 : index.get(node.parentId()),
         own,
-        node.hidden().picture(),
+        seen(node),
         contents(node));
+  }
+
+  /** When it is to be seen; in formats that know no such thing, always if ever. */
+  private Channel seen(Node node) {
+    double[] seen = new double[handOff.grid().count()];
+    if (!node.hidden().picture()) {
+      Arrays.setAll(seen, i -> motion.isShown(node.id(), i) ? 1 : 0);
+    }
+    boolean changes = Arrays.stream(seen).distinct().count() > 1;
+    if (!changes || !holds.appearing()) {
+      return Channel.still(node.name(), Arrays.stream(seen).max().orElse(1));
+    }
+    int[] steps =
+        IntStream.range(0, seen.length).filter(i -> i == 0 || seen[i] != seen[i - 1]).toArray();
+    return new Channel(
+        IntStream.of(steps).mapToDouble(i -> ops.times()[i]).toArray(),
+        IntStream.of(steps).mapToDouble(i -> seen[i]).toArray(),
+        Channel.Between.STEP,
+        1,
+        node.name());
   }
 
   private List<Content> contents(Node node) {
@@ -232,6 +258,9 @@ public final class SceneOfShot {
     }
     if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
       notes.add(node.name() + ": its size and glow over time stay here");
+    }
+    if (node.chain().find(Visible.ID).filter(Part::isOn).isPresent() && !holds.appearing()) {
+      notes.add(node.name() + ": when it appears and vanishes stays here");
     }
   }
 

@@ -1,5 +1,6 @@
 package idlelens.exchange.scenefile;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -10,7 +11,7 @@ import java.util.List;
  * @param where where it stands in the file
  * @param parent index of what carries it, less than its own; -1 for none
  * @param ops its transform
- * @param hidden whether it is not seen
+ * @param seen 1 while it is to be seen and 0 while it is not, over time in steps
  * @param contents what stands at it
  */
 public record FileNode(
@@ -19,5 +20,23 @@ public record FileNode(
     String where,
     int parent,
     List<Op> ops,
-    boolean hidden,
-    List<Content> contents) {}
+    Channel seen,
+    List<Content> contents) {
+
+  /** One that is seen always or never. */
+  public FileNode(
+      String key,
+      String name,
+      String where,
+      int parent,
+      List<Op> ops,
+      boolean hidden,
+      List<Content> contents) {
+    this(key, name, where, parent, ops, Channel.still(where, hidden ? 0 : 1), contents);
+  }
+
+  /** Whether it is never seen. */
+  public boolean hidden() {
+    return Arrays.stream(seen.values()).allMatch(v -> v == 0);
+  }
+}

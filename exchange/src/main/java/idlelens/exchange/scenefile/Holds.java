@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param nodes whether there may be several cameras, and nodes that carry
  * @param steps whether a value may be held from key to key
  * @param singlePrecision whether its numbers have 32 bits
+ * @param appearing whether something may be seen at some times only
  */
 public record Holds(
     List<Axes> axes,
@@ -19,7 +20,8 @@ public record Holds(
     Optional<Rest> rest,
     boolean nodes,
     boolean steps,
-    boolean singlePrecision) {
+    boolean singlePrecision,
+    boolean appearing) {
 
   /** Those of what is wished for that it can hold. */
   public Conventions within(Conventions wish) {

@@ -25,7 +25,8 @@ public final class UsdFormat implements SceneFormat {
               Optional.of(Rest.OWN_Z),
               true,
               false,
-              false));
+              false,
+              true));
 
   @Override
   public FormatFacts facts() {

@@ -223,7 +223,11 @@ final class UsdParser {
     while (!text.take('}')) {
       double time = text.number();
       text.need(':');
-      if (!text.isNumber() && !isBracket(text.peek())) {
+      if (name.equals(UsdPrim.VISIBILITY) && text.isString()) {
+        times.add(time);
+        values.add(text.string().equals(UsdPrim.INVISIBLE) ? 0 : 1);
+        each = 1;
+      } else if (!text.isNumber() && !isBracket(text.peek())) {
         text.skipValue();
         other = true;
       } else {

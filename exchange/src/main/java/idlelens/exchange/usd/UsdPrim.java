@@ -1,5 +1,6 @@
 package idlelens.exchange.usd;
 
+import idlelens.exchange.scenefile.Channel;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,13 @@ final class UsdPrim {
 
   private final String type;
   private final String name;
+
+  /** Whether it is to be seen, with what stands below it; over time 1 for so and 0 for not. */
+  static final String VISIBILITY = "visibility";
+
+  /** What it is set to where it is not to be seen. */
+  static final String INVISIBLE = "invisible";
+
   private final UsdPrim parent;
   private final int depth;
   final List<UsdPrim> children = new ArrayList<>();
@@ -61,6 +69,14 @@ final class UsdPrim {
     return defaults.get(property) instanceof UsdValue.Numbers n
         ? Optional.of(n.values())
         : Optional.empty();
+  }
+
+  /** When it is to be seen. */
+  Channel seen() {
+    UsdValue.Samples over = samples.get(VISIBILITY);
+    return over == null
+        ? Channel.still(path(), words(VISIBILITY).contains(INVISIBLE) ? 0 : 1)
+        : new Channel(over.times(), over.values(), Channel.Between.STEP, 1, path());
   }
 
   List<String> words(String property) {

@@ -171,7 +171,7 @@ public final class UsdReader {
             prim.path(),
             stands ? found.parent() : -1,
             UsdTransforms.read(prim),
-            prim.words("visibility").contains("invisible"),
+            prim.seen().checked(),
             contents));
     unread.add(below, nodes.size() - 1);
   }

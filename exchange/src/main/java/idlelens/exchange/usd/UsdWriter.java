@@ -150,10 +150,23 @@ public final class UsdWriter {
     step(-1);
     open("{");
     transform(node);
-    if (node.hidden()) {
-      line("token visibility = \"invisible\"");
-    }
+    visibility(node.seen());
     node.contents().forEach(this::content);
+  }
+
+  private void visibility(Channel seen) {
+    if (seen.isStill()) {
+      if (seen.value(0, 0) == 0) {
+        line("token visibility = \"invisible\"");
+      }
+      return;
+    }
+    open("token visibility.timeSamples = {");
+    for (int k = 0; k < seen.keys(); k++) {
+      String word = seen.value(k, 0) == 0 ? "invisible" : "inherited";
+      out.add(indent).add(seen.times()[k]).add(": \"" + word + "\",\n");
+    }
+    close("}");
   }
 
   private void leave(int index) {

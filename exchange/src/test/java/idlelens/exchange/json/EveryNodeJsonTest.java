@@ -19,9 +19,11 @@ import idlelens.core.part.RunIn;
 import idlelens.core.part.Shake;
 import idlelens.core.part.ShakeWay;
 import idlelens.core.part.Shine;
+import idlelens.core.part.Slot;
 import idlelens.core.part.Smooth;
 import idlelens.core.part.SmoothWay;
 import idlelens.core.part.Target;
+import idlelens.core.part.Visible;
 import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
@@ -76,7 +78,8 @@ class EveryNodeJsonTest {
 
   private static Chain with(Part part, Chain chain) {
     List<Part> parts = new ArrayList<>(chain.parts());
-    parts.add(part.kind().nodes().contains("camera") ? parts.size() - 1 : parts.size(), part);
+    boolean last = part.kind().slot() == Slot.NODE || chain.lens().isEmpty();
+    parts.add(last ? parts.size() : parts.size() - 1, part);
     return new Chain(parts);
   }
 
@@ -119,7 +122,8 @@ class EveryNodeJsonTest {
             new Node.Mist(
                 body("mist", Chain.pose()),
                 new Drift(40, 3, 8, 2, 6, 0.7, 0.5, -0.2, -0.1, "#dfe6ea", 0.3, true)),
-            new Node.Hazy(body("haze", Chain.pose()), new Haze("#c9d4da", 61.5))));
+            new Node.Hazy(
+                body("haze", with(Visible.ALWAYS, Chain.pose())), new Haze("#c9d4da", 61.5))));
   }
 
   /** A layer of each way, with settings that are none of the usual ones. */

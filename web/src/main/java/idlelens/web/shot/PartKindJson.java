@@ -38,6 +38,7 @@ final class PartKindJson {
               Map.entry(Family.IRIS, List.of("plum")),
               Map.entry(Family.SHUTTER, List.of("slate")),
               Map.entry(Family.SHIFT, List.of("tide", "kelp")),
+              Map.entry(Family.SWITCH, List.of("ink")),
               Map.entry(
                   Family.RATE, List.of("tide", "kelp", "brass", "plum", "slate", "ember", "ink"))));
 

@@ -2,7 +2,7 @@
 import { millimetres, stop, trimmed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { markAt } from '../shot/focus.js';
-import { isWhole, keyFrames } from '../shot/keys.js';
+import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
 import { axisOf, handOversOf, kindOf, parameterOf, pathsIn, PLACE, POSE, TURN } from '../shot/parts.js';
 import { railLength, rideMetres } from '../shot/rails.js';
 import { targetName, targetNode } from '../shot/targets.js';
@@ -65,6 +65,12 @@ const LINES = {
 
   'run-in'(store, desk, node, { before = 'own', after = 'own' }) {
     return { line: `${EDGES[before]} · ${EDGES[after]}`, columns: [] };
+  },
+
+  visible(store, desk, node) {
+    const keys = keysOf(node, 'visible.shown');
+    const words = keys.map(([frame, value]) => `${value >= 0.5 ? 'there' : 'gone'} from ${trimmed(frame, 1)}`);
+    return { line: words.slice(-2).join(', ') || 'There at all frames', columns: [] };
   },
 
   lens(store, desk, node, part) {

@@ -2,7 +2,7 @@
 import { s } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
 import { isWhole, keyFrames, keysOf } from '../shot/keys.js';
-import { partOf, POSE } from '../shot/parts.js';
+import { parameterOf, partOf, POSE } from '../shot/parts.js';
 import { stretchesOf } from '../shot/program.js';
 import { beadName, beadPath, isRing } from '../common/bead.js';
 import { ROW } from './score-scale.js';
@@ -73,7 +73,7 @@ function seen(score, node, y) {
 function contents(score, row, y) {
   if (row.stamps) return stampParts(score, row, y);
   if (row.part) return spanParts(score, row, y);
-  const parts = row.what === 'pose' ? [...seen(score, row.node, y), ...thread(score, row, y)] : [curve(score, row, y)];
+  const parts = lineOf(score, row, y);
   const keys = keysInSight(score, row);
   const keyed = row.paths.filter((path) => keysOf(row.node, path).length > 0);
   const own = isDense(score, row) ? inHand(score.desk, row, keys) : keys;
@@ -90,6 +90,26 @@ function contents(score, row, y) {
     );
   }
   return [...parts, ...own.map((key) => bead(score, row, keyed, key, y + ROW / 2))];
+}
+
+/** What runs through the keys of a row. */
+function lineOf(score, row, y) {
+  if (row.what === 'pose') return [...seen(score, row.node, y), ...thread(score, row, y)];
+  const { unit, family } = parameterOf(row.node, row.what);
+  return family === 'switch' && unit === '' ? whileOn(score, row, y) : [curve(score, row, y)];
+}
+
+/** A bar over the frames at which something is on. */
+function whileOn(score, row, y) {
+  const { scale } = score;
+  const keys = keysOf(row.node, row.what);
+  const starts = [[-Infinity, keys[0]?.[1] ?? 1], ...keys];
+  return starts.flatMap(([frame, value], i) => {
+    const from = Math.max(scale.left, i ? scale.x(frame) : scale.left);
+    const to = Math.min(scale.right, i + 1 < starts.length ? scale.x(starts[i + 1][0]) : scale.right);
+    if (value < 0.5 || to <= from) return [];
+    return [s('rect', { class: 'while-on', x: from, y: y + 8, width: to - from, height: ROW - 16 })];
+  });
 }
 
 function thread(score, row, y) {

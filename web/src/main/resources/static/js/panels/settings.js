@@ -28,6 +28,7 @@ import { smoothPanel } from './smooth.js';
 import { takesPanel } from './takes.js';
 import { timingPanel } from './timing.js';
 import { toolsPanel } from './tools.js';
+import { visiblePanel } from './visible.js';
 
 /** Panels by kind of part; parts without one of their own have that of all parts. */
 const PART_PANELS = {
@@ -42,6 +43,7 @@ const PART_PANELS = {
   smooth: smoothPanel,
   'run-in': runInPanel,
   lens: lensPanel,
+  visible: visiblePanel,
 };
 /** Panels of what a node is, by its kind. */
 const LOOK_PANELS = {

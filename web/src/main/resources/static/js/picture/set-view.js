@@ -1,6 +1,6 @@
 // The set as it is drawn for the picture: pieces, lights, air, sky and sun, seen from anywhere at any moment.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
-import { shineOf } from '../shot/looks.js';
+import { isShown, shineOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
 import { Air } from '../solids/air.js';
 import { Lamps } from '../solids/lamps.js';
@@ -97,7 +97,7 @@ export class SetView {
   }
 
   placeSun(state, frame, camera) {
-    const node = this.store.nodes.find((n) => n.kind === 'sun' && !this.store.isHidden(n, 'picture'));
+    const node = this.store.nodes.find((n) => n.kind === 'sun' && isShown(state, n, frame, 'picture'));
     const pose = node && poseIn(state, node.id, frame);
     const direction = new THREE.Vector3(0.3, -1, -0.2);
     if (pose) direction.set(0, 0, -1).applyQuaternion(new THREE.Quaternion(pose.qx, pose.qy, pose.qz, pose.qw));

@@ -127,7 +127,7 @@ export function nulls(plan, labels) {
     )
       continue;
     const pose = plan.store.pose(node.id, plan.desk.frame);
-    if (!pose || plan.store.isHidden(node)) continue;
+    if (!pose || plan.store.isHidden(node, plan.desk.frame)) continue;
     const [x, y] = plan.toScreen(plan.plane(pose));
     const look = forward(pose, plan.side);
     const up = plan.side === 'above' ? 1 : -1;

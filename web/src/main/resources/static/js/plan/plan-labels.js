@@ -11,7 +11,12 @@ const BESIDE_PX = { name: [0, 14, -14, 28], over: [0, 14, -14, 28, -28, 42, -42]
 /** Names of what stands in the world itself, where there is room for them. */
 export function names(plan, labels) {
   for (const node of plan.store.nodes) {
-    if (carrierOf(node) || plan.store.isHidden(node) || 'camera sun light mist haze'.includes(node.kind)) continue;
+    if (
+      carrierOf(node) ||
+      plan.store.isHidden(node, plan.desk.frame) ||
+      'camera sun light mist haze'.includes(node.kind)
+    )
+      continue;
     if (node.kind === 'null' && plan.store.cameras().some((c) => plan.store.carriersOf(c.id).includes(node))) continue;
     const points = pointsOf(plan, node);
     if (!points.length) continue;

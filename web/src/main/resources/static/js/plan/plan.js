@@ -1,6 +1,6 @@
 // The plan: the set to scale from above, from the side, or from outside, with what the lens does on it.
 import { drawSoon } from '../common/draw-soon.js';
-import { carrierOf } from '../shot/parts.js';
+import { carrierOf, partOf } from '../shot/parts.js';
 import { hold, s } from '../common/dom.js';
 import { Outside } from './outside.js';
 import { isResized, sizeOf } from '../shot/looks.js';
@@ -62,9 +62,7 @@ export class Plan {
       },
       { signal },
     );
-    desk.addEventListener('frame', () => this.ask(this.side === '3D' || this.layer.follows ? 'all' : 'over'), {
-      signal,
-    });
+    desk.addEventListener('frame', () => this.ask(this.isOtherAt(desk.frame) ? 'all' : 'over'), { signal });
     desk.addEventListener('live', () => this.ask(this.side === '3D' ? 'all' : 'over'), { signal });
     for (const name of ['selection', 'keys', 'layout']) desk.addEventListener(name, () => this.ask('all'), { signal });
     this.measure();
@@ -238,6 +236,16 @@ export class Plan {
     this.gestures.showTake();
   }
 
+  /** Whether more than what moves is drawn otherwise at another frame: something appears, or all of it turns. */
+  isOtherAt(frame) {
+    const { store } = this;
+    const some = store.nodes.some((node) => partOf(node, 'visible'));
+    const gone = some ? store.nodes.filter((node) => store.isHidden(node, frame)).map((node) => node.id) : [];
+    const other = gone.join() !== this.gone;
+    this.gone = gone.join();
+    return other || this.side === '3D' || this.layer.follows;
+  }
+
   /** From outside the solids are rendered; what is drawn over them is projected. */
   drawOutside() {
     this.outside.draw();
@@ -246,7 +254,7 @@ export class Plan {
     const labels = [];
     const frusta = this.store
       .cameras()
-      .filter((c) => !this.store.isHidden(c))
+      .filter((c) => !this.store.isHidden(c, this.desk.frame))
       .flatMap((c) => frustum(this, c, labels));
     this.under.replaceChildren(...frusta, ...railLines(this), ...this.layer.draw());
     this.hands.replaceChildren(...this.layer.hands(), ...railHands(this));
@@ -290,7 +298,7 @@ export class Plan {
     const parts = [];
     this.movingParts = [];
     const shown = this.store.nodes
-      .filter((n) => n.kind === 'piece' && !this.store.isHidden(n))
+      .filter((n) => n.kind === 'piece' && !this.store.isHidden(n, this.desk.frame))
       .map((node) => ({ node, points: this.shape(node) }))
       .filter((p) => p.points?.length);
     shown.sort((p, q) => extent(q.points) - extent(p.points));
@@ -356,7 +364,7 @@ export class Plan {
   drawOver() {
     for (const { node, part } of this.movingParts) part.setAttribute('d', this.closed(this.shape(node) ?? []));
     const labels = [];
-    const shown = this.store.cameras().filter((c) => !this.store.isHidden(c));
+    const shown = this.store.cameras().filter((c) => !this.store.isHidden(c, this.desk.frame));
     this.over.replaceChildren(
       ...shown.flatMap((c) => view(this, c, labels)),
       ...nulls(this, labels),

@@ -37,7 +37,7 @@ function sleeper(plan, anchor) {
 export function railLines(plan) {
   const { store, desk } = plan;
   return store.nodes
-    .filter((node) => node.kind === 'rail' && !store.isHidden(node))
+    .filter((node) => node.kind === 'rail' && !store.isHidden(node, desk.frame))
     .flatMap((node) => {
       const anchors = anchorsOf(store, node, desk.frame);
       const d = lineOf(plan, node, anchors);
@@ -115,7 +115,7 @@ function pins(plan) {
   const { store, desk } = plan;
   const selection = [...desk.selection(), desk.camera];
   return store.nodes
-    .filter((node) => node.kind === 'rail' && !store.isHidden(node))
+    .filter((node) => node.kind === 'rail' && !store.isHidden(node, desk.frame))
     .flatMap((rail) => {
       const riders = ridersOf(store, rail.id).filter(
         (n) => selection.includes(n.id) || desk.selection().includes(rail.id),

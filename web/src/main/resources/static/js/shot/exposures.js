@@ -3,6 +3,8 @@ import { postOctets } from '../common/api.js';
 import { unpack } from './octets.js';
 import { valueAt } from './samples.js';
 
+const SHOWN = 'visible.shown';
+
 /**
  * From where a pass sees, what, and where everything is then.
  *
@@ -21,6 +23,8 @@ export class Exposure {
     this.header = store.header;
     this.motion = new Map(store.motion);
     for (const node of bundle.nodes) this.motion.set(node.id, merged(store, node, bundle.frame));
+    for (const [id, node] of this.motion)
+      if (node.own?.[SHOWN]?.length > 1) this.motion.set(id, there(store, node, bundle.frame));
     this.byId = store.byId;
   }
 
@@ -43,6 +47,12 @@ function merged(store, node, frame) {
   const known = store.motion.get(node.id) ?? {};
   const shown = known.shown && new Float32Array([valueAt(store, known.shown, frame)]);
   return { ...known, ...node, own: { ...known.own, ...node.own }, shown };
+}
+
+/** What is there at a frame is so all the while that the shutter is open for it, and nothing else is. */
+function there(store, node, frame) {
+  const shown = new Float32Array([valueAt(store, store.motion.get(node.id).own[SHOWN], frame)]);
+  return { ...node, own: { ...node.own, [SHOWN]: shown } };
 }
 
 /**

@@ -191,7 +191,12 @@ export function axisName(id) {
 /** How a path is called in a sentence: with the number of its part where there are several of the kind. */
 export function pathName(node, path) {
   const { part, parameter } = resolve(node, path);
-  return BARE.includes(part.part) ? parameter.name : `${titleOf(node, part)} ${parameter.name}`;
+  const title = titleOf(node, part);
+  return title.toLowerCase() === parameter.name
+    ? title
+    : BARE.includes(part.part)
+      ? parameter.name
+      : `${title} ${parameter.name}`;
 }
 
 /** Parts that are called after what they do. */

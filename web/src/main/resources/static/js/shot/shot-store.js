@@ -1,6 +1,6 @@
 // The shot as this window knows it: document, motion, triangles; and the flow of edits.
 import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from '../common/api.js';
-import { isHiddenIn } from './hidden.js';
+import { isShown } from './looks.js';
 import { unpack } from './octets.js';
 import { carrierAt, carrierOf, complete, everCarrying, partOf, titleOf } from './parts.js';
 import { lensIn, poseIn, valueAt } from './samples.js';
@@ -453,10 +453,13 @@ export class ShotStore extends EventTarget {
     return [...new Set(rig)];
   }
 
-  /** @param {import('./hidden.js').Where} [where] */
-  isHidden(node, where = 'views') {
-    for (let n = node; n; n = this.carrier(n)) if (isHiddenIn(n, where)) return true;
-    return false;
+  /**
+   * Whether a node is not shown at a frame.
+   *
+   * @param {import('./hidden.js').Where} [where]
+   */
+  isHidden(node, frame, where = 'views') {
+    return !isShown(this, node, frame, where);
   }
 
   /** A name or id not yet used, made by counting. */

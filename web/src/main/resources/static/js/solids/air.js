@@ -1,5 +1,6 @@
 // What is in the air: mist that drifts through its box, and haze that grows with depth.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { isShown } from '../shot/looks.js';
 import { copiesOutwards, laterBy, poseAt } from '../shot/copies.js';
 import { SKY } from './materials.js';
 
@@ -91,7 +92,7 @@ export class Air {
       const node = this.store.byId.get(id);
       const pose = poseAt(state, id, k, frame);
       const drift = state.motion.get(id)?.drift;
-      points.visible = Boolean(node && pose && drift) && !this.store.isHidden(node, where);
+      points.visible = Boolean(node && pose && drift) && isShown(state, node, frame, where);
       if (!points.visible) continue;
       points.position.set(pose.x, pose.y, pose.z);
       points.quaternion.set(pose.qx, pose.qy, pose.qz, pose.qw);
@@ -105,12 +106,12 @@ export class Air {
       uniforms.colour.value.set(mist.colour);
       uniforms.density.value = mist.density;
     }
-    this.placeHaze(where);
+    this.placeHaze(state, frame, where);
   }
 
   /** The first haze that is shown lies over all there is. */
-  placeHaze(where) {
-    const node = this.store.nodes.find((n) => n.kind === 'haze' && !this.store.isHidden(n, where));
+  placeHaze(state, frame, where) {
+    const node = this.store.nodes.find((n) => n.kind === 'haze' && isShown(state, n, frame, where));
     this.fog.density = node ? HALF / node.haze.half : 0;
     if (node) this.fog.color.set(node.haze.colour);
     const fog = node ? this.fog : null;

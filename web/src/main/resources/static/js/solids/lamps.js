@@ -1,7 +1,7 @@
 // Lights that stand on set: a key and a fill shine along their own direction, a practical all around.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { copiesOutwards, poseAt } from '../shot/copies.js';
-import { shineOf } from '../shot/looks.js';
+import { isShown, shineOf } from '../shot/looks.js';
 
 const AT_ONE = 14; // candela of a light of strength 1
 const CONES = { key: [0.62, 0.25], fill: [1.1, 1] }; // half angle in radians, softness of the edge
@@ -76,7 +76,7 @@ export class Lamps {
     for (const { id, k, light } of this.lights.values()) {
       const node = this.store.byId.get(id);
       const pose = poseAt(state, id, k, frame);
-      light.visible = Boolean(pose && node) && !this.store.isHidden(node, where);
+      light.visible = Boolean(pose && node) && isShown(state, node, frame, where);
       if (!light.visible) continue;
       light.intensity = node.lamp.strength * AT_ONE * shineOf(state, node, frame);
       light.position.set(pose.x, pose.y, pose.z);

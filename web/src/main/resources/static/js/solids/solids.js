@@ -1,7 +1,7 @@
 // The pieces as solids in a scene.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { copiesIn } from '../shot/copies.js';
-import { glowOf, sizeOf } from '../shot/looks.js';
+import { glowOf, isShown, sizeOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
 import { faceGeometry, faceMaterial, isPictured, turnTo } from './card-face.js';
 import { CopiedSolid } from './copied.js';
@@ -62,7 +62,7 @@ export class Solids {
     const node = this.store.byId.get(id);
     const copies = solid instanceof CopiedSolid ? copiesIn(state, id) : null;
     const pose = node && poseIn(state, copies ? copies.repeated.by : id, frame);
-    const visible = Boolean(pose) && !this.store.isHidden(node, where);
+    const visible = Boolean(pose) && isShown(state, node, frame, where);
     let moved = visible !== solid.visible;
     solid.visible = visible;
     if (!pose) return moved;
