@@ -84,6 +84,7 @@ public sealed interface Edit
         SetHaze,
         CloseSeam,
         FrameSubject,
+        HoldSize,
         KeepFramed,
         Restore {
 

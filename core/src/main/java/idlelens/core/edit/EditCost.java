@@ -60,6 +60,9 @@ public record EditCost(long steps) {
     if (edit instanceof FrameSubject framing && shot.find(framing.id()).isPresent()) {
       return (long) framing.frames() * Path.POSE.size() * reached(shot, framing.id());
     }
+    if (edit instanceof HoldSize holding && shot.find(holding.id()).isPresent()) {
+      return (long) holding.frames() * Path.POSE.size() * reached(shot, holding.id());
+    }
     if (edit instanceof TakeToKeys taking && shot.find(taking.id()).isPresent()) {
       return (long) taking.punch().count() * Path.POSE.size() * reached(shot, taking.id());
     }

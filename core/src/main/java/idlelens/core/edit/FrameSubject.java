@@ -1,9 +1,5 @@
 package idlelens.core.edit;
 
-import idlelens.core.curve.Curve;
-import idlelens.core.curve.CurveFit;
-import idlelens.core.curve.Key;
-import idlelens.core.curve.KeyInsertion;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.lens.Framing;
@@ -110,11 +106,9 @@ public record FrameSubject(
     List<Path> paths = new ArrayList<>(Path.POSE);
     paths.add(Path.FOCAL);
     int n = to - from + 1;
-    double[] frames = new double[n];
     double[][] values = new double[NUMBERS][n];
     Evaluation motion = Evaluation.at(shot, from);
     for (int i = 0; i < n; i++) {
-      frames[i] = from + i;
       Evaluation now = motion.moment(from + i);
       Map<Path, Double> changed = new Solving(camera, now, subject, from + i).changes();
       for (int k = 0; k < NUMBERS; k++) {
@@ -125,43 +119,15 @@ public record FrameSubject(
         values[k][i] = turns && i > 0 ? unwrapped(value, values[k][i - 1]) : value;
       }
     }
-    Map<Path, Curve> curves = new LinkedHashMap<>();
+    Map<Path, double[]> rows = new LinkedHashMap<>();
     for (int k = 0; k < NUMBERS; k++) {
-      Path path = paths.get(k);
-      Curve curve = camera.chain().curve(path);
-      if (differs(curve, frames, values[k])) {
-        Keyed.refuseSwitchedOff(camera, path, curve);
-        double tolerance = camera.chain().parameter(path).family().tolerance() * FINER;
-        curves.put(path, replaced(shot, curve, CurveFit.fit(frames, values[k], tolerance)));
-      }
+      rows.put(paths.get(k), values[k]);
     }
-    return shot.withNode(camera.withChain(camera.chain().with(curves)));
+    return new FittedStretch(shot, from, to, FINER).write(camera, rows);
   }
 
   private static double unwrapped(double degrees, double near) {
     return Math.toDegrees(Turns.unwrap(Math.toRadians(degrees), Math.toRadians(near)));
-  }
-
-  private static boolean differs(Curve curve, double[] frames, double[] values) {
-    for (int i = 0; i < frames.length; i++) {
-      if (Math.abs(curve.at(frames[i]) - values[i]) > 1e-10) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /**
-   * The curve with other keys from the first to the last frame; what is before and behind stays.
-   */
-  private Curve replaced(Shot shot, Curve curve, List<Key> keys) {
-    Curve ready =
-        KeyInsertion.insertAll(curve, List.of(from - 1.0, to + 1.0), shot.header().newKeys());
-    List<Key> all = new ArrayList<>();
-    ready.keys().stream().filter(k -> k.frame() < from).forEach(all::add);
-    all.addAll(keys);
-    ready.keys().stream().filter(k -> k.frame() > to).forEach(all::add);
-    return ready.withKeys(all);
   }
 
   /** The numbers of the camera at one frame. */

@@ -209,6 +209,15 @@ class EditTest {
             10,
             20,
             Keying.TOUCHED),
+        new HoldSize(
+            "cam",
+            Target.OfNode.origin("crate"),
+            HoldSize.Way.OTHER_LENS,
+            14,
+            OptionalDouble.of(50),
+            10,
+            20,
+            Keying.TOUCHED),
         new KeepFramed(
             "cam",
             "kept-a",

@@ -13,6 +13,7 @@ import idlelens.core.edit.CopyMotion;
 import idlelens.core.edit.CopyPose;
 import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
+import idlelens.core.edit.HoldSize;
 import idlelens.core.edit.Keep;
 import idlelens.core.edit.KeepFramed;
 import idlelens.core.edit.KeysToMoves;
@@ -53,6 +54,12 @@ final class RigForms {
               "id subjects across up size way from to keying",
               RigForms::frameSubject,
               RigForms::frameSubject),
+          EditForm.of(
+              "hold-size",
+              HoldSize.class,
+              "id subject way at focal from to keying",
+              RigForms::holdSize,
+              RigForms::holdSize),
           EditForm.of(
               "keep-framed",
               KeepFramed.class,
@@ -187,6 +194,26 @@ final class RigForms {
   private static void numbers(ObjectNode out, String field, List<Double> numbers) {
     ArrayNode all = out.putArray(field);
     numbers.forEach(all::add);
+  }
+
+  private static HoldSize holdSize(JsonPlace p) throws FormatException {
+    int from = p.get("from").whole();
+    return new HoldSize(
+        id(p),
+        TargetJson.read(p.get("subject")),
+        p.choice("way", HoldSize.Way.class, HoldSize.Way.LENS),
+        p.get("at").number(),
+        p.has("focal") ? OptionalDouble.of(p.get("focal").number()) : OptionalDouble.empty(),
+        from,
+        p.has("to") ? p.get("to").whole() : from,
+        keying(p));
+  }
+
+  private static void holdSize(HoldSize e, ObjectNode out) {
+    TargetJson.write(e.subject(), out.put("id", e.id()).putObject("subject"));
+    out.put("way", JsonPlace.word(e.way())).put("at", e.at());
+    e.focalMm().ifPresent(focal -> out.put("focal", focal));
+    out.put("from", e.from()).put("to", e.to()).put("keying", JsonPlace.word(e.keying()));
   }
 
   private static FrameSubject frameSubject(JsonPlace p) throws FormatException {

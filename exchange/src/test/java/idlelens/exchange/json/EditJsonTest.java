@@ -24,6 +24,7 @@ import idlelens.core.edit.Duplicate;
 import idlelens.core.edit.Edit;
 import idlelens.core.edit.FrameSubject;
 import idlelens.core.edit.HandOverTo;
+import idlelens.core.edit.HoldSize;
 import idlelens.core.edit.HoldUntil;
 import idlelens.core.edit.InsertKeys;
 import idlelens.core.edit.JoinRails;
@@ -335,6 +336,24 @@ class EditJsonTest {
                         Pictures.After.CYCLE)))),
         new SetSun("sun", "#ffffff", 2),
         new SetRepeat("row", new Repetition(-2, 9, 1, 2, 3, 60, 5, -5, 12, 3.5, -44)),
+        new HoldSize(
+            "cam",
+            CRATE,
+            HoldSize.Way.DOLLY,
+            1010.5,
+            OptionalDouble.empty(),
+            1001,
+            1020,
+            Keying.TOUCHED),
+        new HoldSize(
+            "cam",
+            new Target.Place(0, 1, -4),
+            HoldSize.Way.OTHER_LENS,
+            1010,
+            OptionalDouble.of(85),
+            1010,
+            1010,
+            Keying.STILL),
         new FrameSubject(
             "cam",
             List.of("crate"),

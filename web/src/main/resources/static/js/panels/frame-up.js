@@ -14,6 +14,11 @@ const WAYS = [
   ['dolly', 'turn and dolly'],
   ['zoom', 'turn and zoom'],
 ];
+const HOLDS = [
+  ['lens', 'lens follows the move'],
+  ['dolly', 'camera follows the zoom'],
+  ['other-lens', 'other lens'],
+];
 /** @type {[string, number, number][]} */
 const PLACES = [
   ['upper left third', -THIRD, THIRD],
@@ -68,7 +73,14 @@ export const frameTab = {
   build(store, desk) {
     const camera = store.byId.get(desk.camera);
     if (!camera) return nothing();
-    const parts = [subjectRow(store, desk), placeRow(store, desk), wayRow(store, desk), timeRow(desk), doRow(desk)];
+    const parts = [
+      subjectRow(store, desk),
+      placeRow(store, desk),
+      wayRow(store, desk),
+      timeRow(desk),
+      doRow(desk),
+      holdRow(store, desk),
+    ];
     return {
       title: `Frame up · ${camera.name}`,
       aside: h('small', { class: 'note', text: 'a click in the picture says where' }),
@@ -159,6 +171,28 @@ function doRow({ framing }) {
       run.disabled = none;
       keep.disabled = none;
       run.title = none ? 'Choose a subject, or select a piece' : 'Turn the camera so that it sits there';
+    },
+  };
+}
+
+/** A size that is held while the camera moves or its lens zooms, or with another lens. */
+function holdRow(store, desk) {
+  const { framing } = desk;
+  const way = choice('What gives way so that the size holds', HOLDS, (hold) => framing.ask({ hold }));
+  const lens = { label: 'Focal length of the other lens', quantity: 'lens-length', unit: 'mm', least: 1, most: 5000 };
+  const focal = askedField(store, desk, 'focal', lens);
+  const run = button('Hold its size', () => framing.holdSize());
+  const longer = labelled('to', focal.element);
+  return {
+    element: row('Size holds', way, h('span', { class: 'with-away' }, longer, run)),
+    refresh() {
+      const { hold, stretch } = framing.asked;
+      way.value = hold;
+      longer.hidden = hold !== 'other-lens';
+      focal.refresh();
+      run.disabled = framing.subjects().length === 0;
+      const when = hold === 'other-lens' && !stretch ? 'at the playhead' : 'over the chosen stretch, or the whole shot';
+      run.title = `As large as at the playhead, ${when}`;
     },
   };
 }

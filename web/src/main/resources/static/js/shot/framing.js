@@ -1,4 +1,7 @@
-// Framing up: where in the picture something is to sit, and how large, and what brings it there.
+// Framing up: where in the picture something is to sit, and how large, and what brings it there or holds it so.
+import { toast } from '../common/toasts.js';
+import { trimmed } from '../common/format.js';
+import { aimedAt } from './targets.js';
 
 const PERCENT = 100;
 const HALF = 50;
@@ -7,7 +10,7 @@ export class Framing {
   constructor(store, desk) {
     this.store = store;
     this.desk = desk;
-    this.asked = { subject: '', across: 0, up: 0, size: HALF, way: 'turn', stretch: false };
+    this.asked = { subject: '', across: 0, up: 0, size: HALF, way: 'turn', stretch: false, hold: 'lens', focal: 85 };
   }
 
   ask(to) {
@@ -33,7 +36,7 @@ export class Framing {
   run() {
     const { asked, desk, store } = this;
     const { across, up, size, way, stretch } = asked;
-    const { from, to } = stretch ? (desk.range ?? { from: desk.first(), to: desk.last() }) : this.now();
+    const { from, to } = stretch ? this.stretch() : this.now();
     const sized = way === 'turn' ? {} : { size: size / PERCENT };
     const edit = (keying) => ({
       edit: 'frame-subject',
@@ -50,6 +53,48 @@ export class Framing {
     if (stretch) return store.edit([edit('touched')]);
     const paths = ['x', 'y', 'z', 'pan', 'tilt', 'roll', ...(way === 'zoom' ? ['focal'] : [])];
     return desk.change(store.byId.get(desk.camera), paths, edit, { done: true });
+  }
+
+  /** What is asked about a stretch: the one chosen on the ruler, or the whole shot. */
+  stretch() {
+    const { desk } = this;
+    return desk.range ?? { from: desk.first(), to: desk.last() };
+  }
+
+  /**
+   * Holds the size that the subject has at the playhead: over a stretch, as a dolly zoom does, or with another lens
+   * also at one frame.
+   */
+  async holdSize() {
+    const { asked, desk, store } = this;
+    const { hold, focal, stretch } = asked;
+    const other = hold === 'other-lens';
+    const { from, to } = other && !stretch ? this.now() : this.stretch();
+    const edit = (keying) => ({
+      edit: 'hold-size',
+      id: desk.camera,
+      subject: aimedAt(store, this.subjects()[0]),
+      way: hold,
+      at: other && !stretch ? from : desk.frame,
+      ...(other && { focal }),
+      from,
+      to,
+      keying,
+    });
+    const done =
+      from === to
+        ? await desk.change(store.byId.get(desk.camera), ['x', 'y', 'z', 'focal'], edit, { done: true })
+        : await store.edit([edit('touched')]);
+    if (done && !other) toast(this.reaches(from, to));
+  }
+
+  /** How far lens and camera go over some frames. */
+  reaches(from, to) {
+    const { desk, store } = this;
+    const focal = [];
+    for (let frame = from; frame <= to; frame++) focal.push(store.lens(desk.camera, frame).focalMm);
+    const [least, most] = [Math.min(...focal), Math.max(...focal)];
+    return `Its size holds from ${from} to ${to}: the lens goes from ${trimmed(least, 1)} to ${trimmed(most, 1)} mm`;
   }
 
   now() {
