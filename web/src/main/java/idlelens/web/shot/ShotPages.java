@@ -9,6 +9,7 @@ import idlelens.web.access.Right;
 import idlelens.web.access.Role;
 import idlelens.web.account.AccountUser;
 import idlelens.web.production.ProductionRepository;
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDateTime;
@@ -27,7 +28,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestAttribute;
 
-/** The pages: productions with their shots, Floor, Curves and Checks of a shot, its hand-off. */
+/** The pages: productions with their shots, the views of a shot, its hand-off. */
 @Controller
 class ShotPages {
   private final ShotService shots;
@@ -139,47 +140,20 @@ class ShotPages {
         : "changed on " + then.format(DateTimeFormatter.ISO_LOCAL_DATE);
   }
 
-  @GetMapping("/shots/{id}")
+  /** One page, laid out for what is worked on: the Floor, or what the address ends in. */
+  @GetMapping({"/shots/{id}", "/shots/{id}/curves", "/shots/{id}/lens", "/shots/{id}/checks"})
   @Needs(Right.READ_SHOT)
-  String floor(
+  String shot(
       @AuthenticationPrincipal AccountUser account,
       @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
       @PathVariable long id,
+      HttpServletRequest request,
       Model model) {
-    return page("floor", account, membership, id, model);
-  }
-
-  /** The same page, laid out for work on curves. */
-  @GetMapping("/shots/{id}/curves")
-  @Needs(Right.READ_SHOT)
-  String curves(
-      @AuthenticationPrincipal AccountUser account,
-      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
-      @PathVariable long id,
-      Model model) {
-    return page("curves", account, membership, id, model);
-  }
-
-  /** The same page, laid out for lens, focus and depth of field. */
-  @GetMapping("/shots/{id}/lens")
-  @Needs(Right.READ_SHOT)
-  String lens(
-      @AuthenticationPrincipal AccountUser account,
-      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
-      @PathVariable long id,
-      Model model) {
-    return page("lens", account, membership, id, model);
-  }
-
-  /** The same page, laid out for what is checked of a camera. */
-  @GetMapping("/shots/{id}/checks")
-  @Needs(Right.READ_SHOT)
-  String checks(
-      @AuthenticationPrincipal AccountUser account,
-      @RequestAttribute(Membership.ATTRIBUTE) Membership membership,
-      @PathVariable long id,
-      Model model) {
-    return page("checks", account, membership, id, model);
+    addShot(account, membership, id, model);
+    String path = request.getServletPath();
+    String end = path.substring(path.lastIndexOf('/') + 1);
+    model.addAttribute("view", end.equals(Long.toString(id)) ? "floor" : end);
+    return "floor";
   }
 
   @GetMapping("/shots/{id}/hand-off")
@@ -191,14 +165,6 @@ class ShotPages {
       Model model) {
     addShot(account, membership, id, model);
     return "hand-off";
-  }
-
-  /** The page of a shot in one of its layouts. */
-  private String page(
-      String view, AccountUser account, Membership membership, long id, Model model) {
-    addShot(account, membership, id, model);
-    model.addAttribute("view", view);
-    return "floor";
   }
 
   private void addShot(AccountUser account, Membership membership, long id, Model model) {
