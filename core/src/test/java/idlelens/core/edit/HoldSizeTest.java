@@ -125,7 +125,9 @@ class HoldSizeTest {
     assertThat(distance(changed, 1)).isCloseTo(distance(shot, 1) * 85 / 35, within(1e-9));
     Shot whole = all.apply(shot);
     for (int frame = 1; frame <= 49; frame += 6) {
-      assertThat(height(whole, frame)).as("frame " + frame).isCloseTo(height(shot, frame), within(1e-6));
+      assertThat(height(whole, frame))
+          .as("frame " + frame)
+          .isCloseTo(height(shot, frame), within(1e-6));
       Evaluation now = Evaluation.at(whole, frame);
       assertThat(now.of("cam").lens().orElseThrow().focalMm()[0]).isCloseTo(85, within(1e-9));
     }
