@@ -25,6 +25,7 @@ import idlelens.core.part.Window;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
@@ -195,7 +196,8 @@ public final class Rigs {
         List.of(
             new Marker("door", 1010, "Door opens", Marker.Kind.HIT, ""),
             new Marker("note", 1020.5, "Look here", Marker.Kind.NOTE, "cam")),
-        new Program(List.of(new Cut(1001, "cam"), new Cut(1020, "still-cam", 7))));
+        new Program(List.of(new Cut(1001, "cam"), new Cut(1020, "still-cam", 7))),
+        PictureFrame.USUAL);
   }
 
   /** Off in two parts, and aiming in all ways there are. */

@@ -76,6 +76,7 @@ public sealed interface Edit
         SwapCut,
         RemoveCut,
         SetFieldOfView,
+        SetPicture,
         SetPiece,
         SetSun,
         SetRepeat,

@@ -23,6 +23,9 @@ public record Place(String text) {
   /** Which camera is seen when. */
   static final Place PROGRAM = new Place("program");
 
+  /** How the picture is laid out. */
+  static final Place PICTURE = new Place("picture");
+
   /** The order in which nodes stand in the list, and which there are. */
   static final Place ORDER = new Place("order");
 

@@ -3,6 +3,7 @@ package idlelens.core.edit;
 import idlelens.core.cut.Program;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import java.util.ArrayList;
@@ -22,18 +23,26 @@ import java.util.stream.Stream;
  * @param order ids of all nodes in their former order
  * @param markers the former markers, if they changed
  * @param program the former program, if it changed
+ * @param picture how the picture was laid out, if that changed
  */
 public record Restore(
     Optional<ShotHeader> header,
     List<Node> nodes,
     List<String> order,
     Optional<List<Marker>> markers,
-    Optional<Program> program)
+    Optional<Program> program,
+    Optional<PictureFrame> picture)
     implements Edit {
   public Restore {
     nodes = List.copyOf(nodes);
     order = List.copyOf(order);
     markers = markers.map(List::copyOf);
+  }
+
+  /** Other nodes in the places of those of their ids, and nothing else. */
+  public static Restore ofNodes(List<Node> nodes, List<String> order) {
+    return new Restore(
+        Optional.empty(), nodes, order, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   /** The edit that leads from one shot to another. */
@@ -45,7 +54,8 @@ public record Restore(
         changed,
         target.nodes().stream().map(Node::id).toList(),
         target.markers().equals(now.markers()) ? Optional.empty() : Optional.of(target.markers()),
-        target.program().equals(now.program()) ? Optional.empty() : Optional.of(target.program()));
+        target.program().equals(now.program()) ? Optional.empty() : Optional.of(target.program()),
+        target.picture().equals(now.picture()) ? Optional.empty() : Optional.of(target.picture()));
   }
 
   @Override
@@ -54,14 +64,15 @@ public record Restore(
     nodes.forEach(n -> byId.put(n.id(), n));
     boolean sameNodes = order.equals(shot.nodes().stream().map(Node::id).toList());
     Shot nodesBack = sameNodes ? shot.withChanged(byId) : shot.withNodes(inOrder(shot, byId));
-    if (header.isEmpty() && markers.isEmpty() && program.isEmpty()) {
+    if (header.isEmpty() && markers.isEmpty() && program.isEmpty() && picture.isEmpty()) {
       return nodesBack;
     }
     return new Shot(
         header.orElse(shot.header()),
         nodesBack.nodes(),
         markers.orElse(nodesBack.markers()),
-        program.orElse(nodesBack.program()));
+        program.orElse(nodesBack.program()),
+        picture.orElse(shot.picture()));
   }
 
   private List<Node> inOrder(Shot shot, Map<String, Node> byId) {
@@ -95,6 +106,7 @@ public record Restore(
     header.ifPresent(h -> places.changes(new Place("header")));
     markers.ifPresent(m -> places.changes(Place.MARKERS));
     program.ifPresent(p -> places.changes(Place.PROGRAM));
+    picture.ifPresent(p -> places.changes(Place.PICTURE));
     return places.reliesOn(Place.ORDER).done(); // it names all nodes that are to be there
   }
 

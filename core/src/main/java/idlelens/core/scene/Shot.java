@@ -20,7 +20,7 @@ import java.util.function.Predicate;
 
 /**
  * A shot: its header, everything on set in the order of the list, its markers in the order of their
- * frames, and which of its cameras is seen when. Immutable and valid.
+ * frames, which of its cameras is seen when, and how its picture is laid out. Immutable and valid.
  */
 public final class Shot {
   /** The most nodes a shot may have. */
@@ -30,6 +30,7 @@ public final class Shot {
   private final List<Node> nodes;
   private final List<Marker> markers;
   private final Program program;
+  private final PictureFrame picture;
   private final Map<String, Node> byId;
 
   /** Found when it is first asked for; the same, whoever finds it. */
@@ -39,7 +40,12 @@ public final class Shot {
    * @throws RefusedException if two nodes share an id, a carrier or target is missing, or nodes
    *     depend on each other in a loop (which is named)
    */
-  public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers, Program program) {
+  public Shot(
+      ShotHeader header,
+      List<Node> nodes,
+      List<Marker> markers,
+      Program program,
+      PictureFrame picture) {
     this.header = Require.present(header, "header");
     this.nodes = List.copyOf(nodes);
     Require.within(nodes.size(), 0, MOST_NODES, "nodes.count");
@@ -56,11 +62,12 @@ public final class Shot {
     this.markers = sorted(markers);
     this.program = Require.present(program, "program");
     program.cameras().forEach(this::camera);
+    this.picture = Require.present(picture, "picture");
   }
 
-  /** A shot without a program. */
+  /** A shot without a program, its picture as usual. */
   public Shot(ShotHeader header, List<Node> nodes, List<Marker> markers) {
-    this(header, nodes, markers, Program.NONE);
+    this(header, nodes, markers, Program.NONE, PictureFrame.USUAL);
   }
 
   /** An earlier shot with some nodes changed, none of which reads other nodes than before. */
@@ -68,6 +75,7 @@ public final class Shot {
     this.header = earlier.header;
     this.markers = earlier.markers;
     this.program = earlier.program;
+    this.picture = earlier.picture;
     this.nodes = nodes;
     this.byId = new HashMap<>(earlier.byId);
     byId.putAll(changed);
@@ -127,6 +135,11 @@ public final class Shot {
   /** Which camera is seen when; none where nobody has said so yet. */
   public Program program() {
     return program;
+  }
+
+  /** How large its picture is, and what is drawn over it. */
+  public PictureFrame picture() {
+    return picture;
   }
 
   public Optional<Node> find(String id) {
@@ -262,7 +275,7 @@ public final class Shot {
   }
 
   public Shot withHeader(ShotHeader newHeader) {
-    return new Shot(newHeader, nodes, markers, program);
+    return new Shot(newHeader, nodes, markers, program, picture);
   }
 
   /** With other nodes; markers of nodes that are gone go with them, and cuts to cameras. */
@@ -272,7 +285,8 @@ public final class Shot {
         header,
         newNodes,
         markers.stream().filter(m -> m.nodeId().isEmpty() || ids.contains(m.nodeId())).toList(),
-        program.among(ids::contains));
+        program.among(ids::contains),
+        picture);
   }
 
   /** With that node in place of the one with the same id. */
@@ -306,11 +320,15 @@ public final class Shot {
   }
 
   public Shot withMarkers(List<Marker> newMarkers) {
-    return new Shot(header, nodes, newMarkers, program);
+    return new Shot(header, nodes, newMarkers, program, picture);
   }
 
   public Shot withProgram(Program newProgram) {
-    return new Shot(header, nodes, markers, newProgram);
+    return new Shot(header, nodes, markers, newProgram, picture);
+  }
+
+  public Shot withPicture(PictureFrame newPicture) {
+    return new Shot(header, nodes, markers, program, newPicture);
   }
 
   /** This shot, with the instances of equal earlier nodes, parts and curves in their places. */
@@ -326,7 +344,7 @@ public final class Shot {
         next.add(node.withChain(node.chain().reusing(old.chain())));
       }
     }
-    return new Shot(header, next, markers, program);
+    return new Shot(header, next, markers, program, picture);
   }
 
   @Override
@@ -335,12 +353,13 @@ public final class Shot {
         && header.equals(that.header)
         && nodes.equals(that.nodes)
         && markers.equals(that.markers)
-        && program.equals(that.program);
+        && program.equals(that.program)
+        && picture.equals(that.picture);
   }
 
   @Override
   public int hashCode() {
-    return Objects.hash(header, nodes, markers, program);
+    return Objects.hash(header, nodes, markers, program, picture);
   }
 
   @Override

@@ -31,6 +31,7 @@ import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Drift;
@@ -244,7 +245,16 @@ class EditTest {
             List.of(),
             ids(RIG),
             Optional.of(List.of()),
-            Optional.of(Program.NONE)));
+            Optional.of(Program.NONE),
+            Optional.of(PictureFrame.USUAL)),
+        new SetPicture(
+            new PictureFrame(
+                2048,
+                2,
+                Set.of(PictureFrame.Guide.LEVEL),
+                Optional.of(new PictureFrame.Mask(2.39, 0.5)),
+                8,
+                5)));
   }
 
   static ChangeHeader aspect(double aspect) {

@@ -41,6 +41,7 @@ import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
@@ -60,6 +61,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Small shots to try edits on. */
@@ -142,7 +144,8 @@ public final class Sets {
             new Node.Hazy(body("haze", "", Chain.pose()), new Haze("#c9d4da", 60)),
             new Node.Sun(body("sun", "", Chain.pose()), "#ffd9a6", 1)),
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")),
-        new Program(List.of(new Cut(1, "cam"), new Cut(15, "framer"), new Cut(30, "zoomer", 6))));
+        new Program(List.of(new Cut(1, "cam"), new Cut(15, "framer"), new Cut(30, "zoomer", 6))),
+        new PictureFrame(2048, 1, Set.of(PictureFrame.Guide.GRID), Optional.empty(), 5, 3));
   }
 
   private static FocusRule pulls() {

@@ -21,6 +21,7 @@ import idlelens.core.edit.SetHaze;
 import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SetLight;
 import idlelens.core.edit.SetMist;
+import idlelens.core.edit.SetPicture;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetSun;
@@ -203,9 +204,15 @@ final class SetForms {
               p -> new SetHaze(id(p), AirJson.readHaze(p.get("haze"))),
               (e, out) -> out.put("id", e.id()).set("haze", AirJson.write(e.haze()))),
           EditForm.of(
+              "set-picture",
+              SetPicture.class,
+              "picture",
+              p -> new SetPicture(PictureJson.read(p.get("picture"))),
+              (e, out) -> out.set("picture", PictureJson.write(e.picture()))),
+          EditForm.of(
               "restore",
               Restore.class,
-              "header nodes order markers program",
+              "header nodes order markers program picture",
               SetForms::restore,
               SetForms::restore));
 
@@ -244,7 +251,8 @@ final class SetForms {
         p.has("markers")
             ? Optional.of(p.get("markers").list(Marker.MOST, MarkerJson::read))
             : Optional.empty(),
-        p.has("program") ? Optional.of(ProgramJson.read(p.get("program"))) : Optional.empty());
+        p.has("program") ? Optional.of(ProgramJson.read(p.get("program"))) : Optional.empty(),
+        p.has("picture") ? Optional.of(PictureJson.read(p.get("picture"))) : Optional.empty());
   }
 
   private static void restore(Restore e, ObjectNode out) {
@@ -253,5 +261,6 @@ final class SetForms {
     e.header().ifPresent(h -> out.set("header", ShotJson.writeHeader(h)));
     e.markers().ifPresent(m -> out.set("markers", MarkerJson.write(m)));
     e.program().ifPresent(program -> out.set("program", ProgramJson.write(program)));
+    e.picture().ifPresent(picture -> out.set("picture", PictureJson.write(picture)));
   }
 }

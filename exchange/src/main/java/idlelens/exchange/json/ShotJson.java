@@ -5,6 +5,7 @@ import idlelens.core.cut.Program;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Marker;
 import idlelens.core.scene.Node;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
@@ -43,6 +44,7 @@ public final class ShotJson {
     "nodes",
     "markers",
     "program",
+    "picture",
     "assets"
   };
 
@@ -74,6 +76,9 @@ public final class ShotJson {
     }
     if (!shot.program().isEmpty()) {
       out.set("program", ProgramJson.write(shot.program()));
+    }
+    if (!shot.picture().equals(PictureFrame.USUAL)) {
+      out.set("picture", PictureJson.write(shot.picture()));
     }
   }
 
@@ -138,7 +143,9 @@ public final class ShotJson {
     List<Marker> markers =
         place.has("markers") ? place.get("markers").list(Marker.MOST, MarkerJson::read) : List.of();
     Program program = place.has("program") ? ProgramJson.read(place.get("program")) : Program.NONE;
-    return new Shot(header, nodes, markers, program);
+    PictureFrame picture =
+        place.has("picture") ? PictureJson.read(place.get("picture")) : PictureFrame.USUAL;
+    return new Shot(header, nodes, markers, program, picture);
   }
 
   static ShotHeader readHeader(JsonPlace place) throws FormatException {

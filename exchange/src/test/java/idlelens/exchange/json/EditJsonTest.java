@@ -78,6 +78,7 @@ import idlelens.core.edit.SetLight;
 import idlelens.core.edit.SetMarkers;
 import idlelens.core.edit.SetMist;
 import idlelens.core.edit.SetPart;
+import idlelens.core.edit.SetPicture;
 import idlelens.core.edit.SetPiece;
 import idlelens.core.edit.SetRepeat;
 import idlelens.core.edit.SetStamp;
@@ -116,6 +117,7 @@ import idlelens.core.retime.Landing;
 import idlelens.core.retime.Ramp;
 import idlelens.core.retime.TimeMap;
 import idlelens.core.scene.Hidden;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.TakesKeys;
 import idlelens.core.set.Drift;
@@ -170,6 +172,15 @@ class EditJsonTest {
           new Target.OfNode("crate", 1, 2, 3));
 
   private static final List<Double> POINTS = List.of(0.0, 0.0, 1.0, 2.0, 3.0, 4.0);
+
+  private static final PictureFrame LAID_OUT =
+      new PictureFrame(
+          4096,
+          2,
+          Set.of(PictureFrame.Guide.values()),
+          Optional.of(new PictureFrame.Mask(1.85, 0.25)),
+          9,
+          7);
 
   private static final Target CRATE = new Target.OfNode("crate", 0, 0.5, 0);
 
@@ -399,7 +410,10 @@ class EditJsonTest {
             SHOT.nodes(),
             List.of("cam", "head"),
             Optional.empty(),
-            Optional.of(SHOT.program())),
+            Optional.of(SHOT.program()),
+            Optional.of(LAID_OUT)),
+        new SetPicture(LAID_OUT),
+        new SetPicture(PictureFrame.USUAL),
         new CutTo(1010, "cam", 8),
         new MoveCut(1020, 1024, true),
         new SwapCut(1020),
@@ -409,6 +423,7 @@ class EditJsonTest {
             List.of(),
             List.of("cam"),
             Optional.of(SHOT.markers()),
+            Optional.empty(),
             Optional.empty()));
   }
 

@@ -28,6 +28,7 @@ import idlelens.core.rail.ReadyRails;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.NodeBody;
+import idlelens.core.scene.PictureFrame;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.scene.TakesKeys;
@@ -174,6 +175,16 @@ class EveryNodeJsonTest {
     assertThat(every.nodes().stream().map(Object::getClass).collect(Collectors.toSet()))
         .isEqualTo(Set.of(Node.class.getPermittedSubclasses()));
     assertThat(ShotJson.read(ShotJson.bytes(every))).isEqualTo(every);
+    Shot laidOut =
+        every.withPicture(
+            new PictureFrame(
+                1080,
+                1.5,
+                Set.of(PictureFrame.Guide.GOLDEN, PictureFrame.Guide.GRID),
+                Optional.of(new PictureFrame.Mask(0.8, 1)),
+                3,
+                5));
+    assertThat(ShotJson.read(ShotJson.bytes(laidOut))).isEqualTo(laidOut);
   }
 
   @ParameterizedTest

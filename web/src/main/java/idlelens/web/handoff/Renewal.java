@@ -119,7 +119,7 @@ record Renewal(
     List<Edit> edits = new ArrayList<>();
     if (!renewed.isEmpty()) {
       List<String> order = shot.nodes().stream().map(Node::id).toList();
-      edits.add(new Restore(Optional.empty(), renewed, order, Optional.empty(), Optional.empty()));
+      edits.add(Restore.ofNodes(renewed, order));
     }
     if (!added.isEmpty()) {
       edits.add(new AddNodes(added));

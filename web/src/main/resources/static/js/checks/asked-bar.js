@@ -1,4 +1,4 @@
-// What the checks are asked: size of the picture, from when a camera stands still, what is to be sharp, which piece
+// What the checks are asked: from when a camera stands still, what is to be sharp, which piece
 // is followed, which repeat.
 import { h } from '../common/dom.js';
 import { labelled } from '../panels/fields.js';
@@ -10,7 +10,6 @@ import { NumberField } from '../panels/number-field.js';
  * @type {[string, string, string, string, string, number, number][]}
  */
 const NUMBERS = [
-  ['pixels', 'Picture', 'Width of the picture in pixels', 'plain', 'px', 0, 10],
   ['near', 'Near plane', 'How far before the camera its near plane lies', 'length', 'm', 3, 0.01],
   ['least', 'Still below', 'Speed below which the camera stands still, per second', 'length', 'm/s', 3, 0.005],
   ['leastTurn', 'and', 'Speed below which it does not turn, per second', 'angle', '°/s', 2, 0.05],
@@ -21,7 +20,6 @@ const READABLE = ['readable', 'readable from', 'Least height at which it can be 
 const STEPS = ['steps', 'steps', 'How many steps of the repeat the loop goes on by', 'plain', '', 0, 1];
 /** @type {Record<string, [number, number]>} */
 const ALLOWED = {
-  pixels: [16, 16384],
   near: [0.001, 100],
   least: [0, 1000],
   leastTurn: [0, 1000],

@@ -12,7 +12,6 @@ const USUAL = {
   repeat: '',
   steps: 1,
   subject: '',
-  pixels: 1920,
   least: 0.01,
   leastTurn: 0.1,
   near: 0.1,
@@ -29,7 +28,13 @@ export class CheckStore extends EventTarget {
     super();
     this.store = store;
     this.desk = desk;
-    this.asked = { ...USUAL };
+    /** The picture is as wide as the shot says. */
+    this.asked = {
+      ...USUAL,
+      get pixels() {
+        return store.picture.widthPx;
+      },
+    };
     this.found = null; // the last results
     this.periods = null; // lengths at which the picture comes back, once they were asked for
     this.waiting = false;

@@ -7,6 +7,7 @@ import { pickFocus } from '../panels/focus-pick.js';
 import { Depths } from '../shot/depths.js';
 import { isOff, lensOf } from '../shot/parts.js';
 import { markAt } from '../shot/focus.js';
+import { heightPx } from '../shot/picture-frame.js';
 import { targetNode } from '../shot/targets.js';
 import { fieldsOf, groups } from './bench-fields.js';
 import { DepthChart } from './depth-chart.js';
@@ -59,7 +60,7 @@ export class LensBench {
     if (this.built !== made) this.build(node.id);
     this.built = made;
     const motion = this.store.motion.get(node.id);
-    const pictureHeight = 1080; // px
+    const pictureHeight = heightPx(this.store.picture, this.store.header.aspect);
     const now = { node, lens, sensorMm, closeFocusM, motion, outline: motion.iris, pictureHeight };
     this.drawings.forEach((drawing) => drawing.show(now));
     Object.values(this.fields).forEach((field) => field.refresh());

@@ -5,6 +5,7 @@ import { LENGTH_UNITS, lengthUnit, setLengthUnit } from '../common/units.js';
 import { TANGENTS } from '../shot/tangents.js';
 import { choice, row } from './fields.js';
 import { NumberField } from './number-field.js';
+import { framePart } from './picture-frame.js';
 
 const ASPECTS = [16 / 9, 1.85, 2, 2.39, 21 / 9, 4 / 3, 1.66, 1, 0.8, 9 / 16];
 
@@ -13,7 +14,7 @@ export const shotPanel = {
 
   build(store) {
     const set = (change) => store.edit([{ edit: 'change-header', ...change }]);
-    const parts = [namePart(store, set), timePart(store, set), picturePart(store, set)];
+    const parts = [namePart(store, set), timePart(store, set), picturePart(store, set), framePart(store)];
     const length = h('span', { class: 'number' });
     return {
       title: 'Shot',

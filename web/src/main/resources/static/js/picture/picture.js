@@ -5,6 +5,7 @@ import { fadeAt } from '../shot/program.js';
 import { lensIn, poseIn } from '../shot/samples.js';
 import { seenBy } from '../shot/seen.js';
 import { Exposing } from './exposing.js';
+import { guideParts, leanOf } from './guides.js';
 import { drawMarks } from './picture-marks.js';
 import { SetView } from './set-view.js';
 
@@ -87,7 +88,7 @@ export class Picture {
       element.style.height = `${h}px`;
     }
     this.view.style.setProperty('--picture-height', `${h}px`);
-    this.marks.setAttribute('viewBox', `0 0 ${w} ${h}`);
+    for (const over of [this.guides, this.marks]) over.setAttribute('viewBox', `0 0 ${w} ${h}`);
     this.size = { w, h };
     this.resize(this.scale);
   }
@@ -161,6 +162,7 @@ export class Picture {
     this.guides.style.visibility = was ? 'hidden' : '';
     if (!was) {
       this.drawSeen(now, fine);
+      this.drawGuides(seen.pose);
       drawMarks(this, this.marks);
       return;
     }
@@ -176,6 +178,13 @@ export class Picture {
     const other = second && look(second, desk.camera, desk.frame);
     this.drawLook(other ?? seen, second ?? now, { fine, box: box(half + 1) });
     this.set.shadowsStale = true; // the next picture alone has its own
+  }
+
+  drawGuides(pose) {
+    const { w, h } = this.size;
+    const { picture, header } = this.store;
+    const at = { w, h, aspect: header.aspect, lean: leanOf(pose) };
+    this.guides.replaceChildren(...guideParts(picture, at));
   }
 
   /** The picture of the playhead: one camera, or two while one fades in, with the blur that is wanted. */

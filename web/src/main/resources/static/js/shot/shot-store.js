@@ -3,6 +3,7 @@ import { getAnswer, getOctets, newRequest, Problem, postOctets, postTable } from
 import { isShown } from './looks.js';
 import { unpack } from './octets.js';
 import { carrierAt, carrierOf, complete, everCarrying, partOf, titleOf } from './parts.js';
+import { pictureFrame } from './picture-frame.js';
 import { lensIn, poseIn, valueAt } from './samples.js';
 
 const SHOW_EVERY_MS = 40;
@@ -23,6 +24,7 @@ export class ShotStore extends EventTarget {
     this.markers = [];
     /** @type {import('./program.js').Cut[]} */
     this.program = [];
+    this.picture = pictureFrame();
     this.byId = new Map();
     this.motion = new Map();
     this.meshes = new Map();
@@ -56,6 +58,7 @@ export class ShotStore extends EventTarget {
     this.setNodes(shot.nodes);
     this.markers = shot.markers ?? [];
     this.program = shot.program ?? [];
+    this.picture = pictureFrame(shot.picture);
     const [motion, meshes] = await Promise.all([
       getOctets(this.path(`/samples${this.curves()}`)),
       getOctets(this.path('/meshes')),
@@ -123,6 +126,7 @@ export class ShotStore extends EventTarget {
     if (patch.header) this.header = { ...this.header, ...patch.header };
     if (patch.markers) this.markers = patch.markers;
     if (patch.program) this.program = patch.program;
+    if (patch.picture) this.picture = pictureFrame(patch.picture);
     this.take(bundle);
     for (const id of this.motion.keys()) {
       if (!this.byId.has(id)) {
@@ -273,6 +277,7 @@ export class ShotStore extends EventTarget {
             header: this.header,
             markers: this.markers,
             program: this.program,
+            picture: this.picture,
             motion: new Map(this.motion),
             meshes: new Map(this.meshes),
             grid: this.grid,
@@ -295,11 +300,12 @@ export class ShotStore extends EventTarget {
 
   /** Puts the stored state back underneath, since what is shown is always made from that. */
   restoreBefore() {
-    const { nodes, header, markers, program, motion, meshes, grid } = this.before;
+    const { nodes, header, markers, program, picture, motion, meshes, grid } = this.before;
     this.setNodes(nodes);
     this.header = header;
     this.markers = markers;
     this.program = program;
+    this.picture = picture;
     this.motion = new Map(motion);
     this.meshes = new Map(meshes);
     this.grid = grid;
