@@ -38,8 +38,17 @@ public final class Baking {
     Key leaving = leaving(cut, first, frames.get(1) - from);
     Key reaching = reaching(cut, last, to - frames.get(frames.size() - 2));
     keys.set(first, leaving.withValue(keys.get(first).value()));
-    keys.set(end, reaching.withValue(keys.get(end).value()));
+    keys.set(end, reaching.withValue(last(curve, to, keys.get(end).value(), reaching.value())));
     return curve.withKeys(keys);
+  }
+
+  /**
+   * The value of the last key: what is shown on its frame, or, where a jump stands there but for
+   * rounding, what goes on from there.
+   */
+  private static double last(Curve curve, double to, double shown, double cut) {
+    double behind = curve.at(to + Key.SAME_FRAME);
+    return Math.abs(cut - behind) < Math.abs(shown - behind) ? cut : shown;
   }
 
   private static Curve level(Curve curve, List<Double> frames) {

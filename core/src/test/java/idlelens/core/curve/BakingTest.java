@@ -53,4 +53,16 @@ class BakingTest {
     Curve baked = Baking.of(saw, List.of(3.0, 5.999), new FrameSpan(0, 20));
     assertThat(baked.at(5.999)).isCloseTo(3 * (1 - 0.0001 / 1.9997), within(1e-9));
   }
+
+  /** A round of 1.1 frames ends at 6.6 - 0.6, which is 6 but for rounding; there it falls to 0. */
+  @Example
+  void of_aLastFrameOnAJumpButForRounding_goesOnBehindItAsTheCurve() {
+    Key low = new Key(-0.6, 0, Tangent.Kind.STRAIGHT);
+    Key high = new Key(0.5, 3, Tangent.Kind.STRAIGHT);
+    Curve saw = new Curve(0, List.of(low, high), Beyond.HOLD, Beyond.CYCLE);
+    Curve baked = Baking.of(saw, List.of(4.0, 5.0, 6.0), new FrameSpan(0, 20));
+    for (double f = 6.01; f < 7; f += 0.01) {
+      assertThat(baked.at(f)).as("at %s", f).isCloseTo(saw.at(f), within(1e-8));
+    }
+  }
 }
