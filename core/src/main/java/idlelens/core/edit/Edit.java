@@ -72,6 +72,7 @@ public sealed interface Edit
         SetMarkers,
         RemoveMarkers,
         CutTo,
+        MatchCut,
         MoveCut,
         SwapCut,
         RemoveCut,

@@ -24,7 +24,8 @@ public sealed interface Part
         Lens,
         Look,
         Shine,
-        Visible {
+        Visible,
+        Backplate {
   PartBody body();
 
   PartKind kind();

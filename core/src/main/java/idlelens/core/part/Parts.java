@@ -20,7 +20,8 @@ public final class Parts {
           Lens.KIND,
           Look.KIND,
           Shine.KIND,
-          Visible.KIND);
+          Visible.KIND,
+          Backplate.KIND);
 
   private Parts() {}
 

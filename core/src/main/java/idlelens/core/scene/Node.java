@@ -1,5 +1,6 @@
 package idlelens.core.scene;
 
+import idlelens.core.part.Backplate;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Lens;
@@ -10,10 +11,12 @@ import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Predicate;
 
@@ -36,6 +39,11 @@ public sealed interface Node {
 
   default Hidden hidden() {
     return body().hidden();
+  }
+
+  /** Pictures that come with it and may play: those on a card, or behind what a camera sees. */
+  default Optional<Pictures> pictures() {
+    return Optional.empty();
   }
 
   default Chain chain() {
@@ -136,6 +144,13 @@ public sealed interface Node {
     }
 
     @Override
+    public Optional<Pictures> pictures() {
+      return body.chain()
+          .find(Backplate.ID)
+          .flatMap(part -> part instanceof Backplate plate ? plate.playing() : Optional.empty());
+    }
+
+    @Override
     public Camera withBody(NodeBody newBody) {
       return new Camera(newBody);
     }
@@ -184,6 +199,11 @@ public sealed interface Node {
     @Override
     public Piece withBody(NodeBody newBody) {
       return new Piece(newBody, shape, finish);
+    }
+
+    @Override
+    public Optional<Pictures> pictures() {
+      return finish.pictures();
     }
 
     @Override

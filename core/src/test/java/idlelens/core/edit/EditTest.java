@@ -237,6 +237,7 @@ class EditTest {
         new CutTo(22, "shaker", 0),
         new CutTo(40, "cam", 5),
         new MoveCut(15, 18, true),
+        new MatchCut(15, MatchCut.Side.BEFORE, 8),
         new SwapCut(15),
         new RemoveCut(30),
         new RemoveNodes(List.of("framer"), 12, false, Keep.PLACE),

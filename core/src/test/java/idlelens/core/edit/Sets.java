@@ -7,6 +7,7 @@ import idlelens.core.cut.Cut;
 import idlelens.core.cut.Program;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
+import idlelens.core.part.Backplate;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Chain;
@@ -49,8 +50,10 @@ import idlelens.core.set.Drift;
 import idlelens.core.set.Finish;
 import idlelens.core.set.Haze;
 import idlelens.core.set.Lamp;
+import idlelens.core.set.Pictures;
 import idlelens.core.set.Repetition;
 import idlelens.core.set.Shape;
+import idlelens.core.set.Still;
 import idlelens.core.shake.Recording;
 import idlelens.core.shake.Ring;
 import idlelens.core.take.Take;
@@ -111,7 +114,9 @@ public final class Sets {
             new Node.Null(body("pointer", "other", pointing())),
             new Node.Camera(body("framer", "other", framing()), Lens.PLAIN),
             new Node.Camera(body("zoomer", "", zooming()), Lens.PLAIN),
-            new Node.Camera(body("puller", "", Chain.poseAndLens()), Lens.PLAIN.withFocus(pulls())),
+            new Node.Camera(
+                body("puller", "", with(plate(), Chain.poseAndLens())),
+                Lens.PLAIN.withFocus(pulls())),
             new Node.Camera(body("shaker", "", shaking()), Lens.PLAIN),
             new Node.Null(body("settler", "", smoothing())),
             new Node.Null(body("walker", "", handedOver())),
@@ -146,6 +151,21 @@ public final class Sets {
         List.of(new Marker("bell", 12, "Bell", Marker.Kind.HIT, "crate")),
         new Program(List.of(new Cut(1, "cam"), new Cut(15, "framer"), new Cut(30, "zoomer", 6))),
         new PictureFrame(2048, 1, Set.of(PictureFrame.Guide.GRID), Optional.empty(), 5, 3));
+  }
+
+  private static Backplate plate() {
+    Pictures pictures =
+        new Pictures(
+            List.of(new Still("0a".repeat(32), 64, 36, 2), new Still("0b".repeat(32), 64, 36, 1)),
+            FrameRate.of(12),
+            4,
+            Pictures.After.CYCLE);
+    return new Backplate(
+        Backplate.EMPTY.body(),
+        Optional.of(pictures),
+        0.5,
+        Backplate.Fit.WIDTH,
+        Backplate.Lies.BEHIND);
   }
 
   private static FocusRule pulls() {

@@ -1,6 +1,7 @@
 package idlelens.exchange.json;
 
 import idlelens.core.edit.CutTo;
+import idlelens.core.edit.MatchCut;
 import idlelens.core.edit.MoveCut;
 import idlelens.core.edit.RemoveCut;
 import idlelens.core.edit.SwapCut;
@@ -41,7 +42,20 @@ final class CutForms {
               RemoveCut.class,
               "frame",
               p -> new RemoveCut(p.get("frame").whole()),
-              (e, out) -> out.put("frame", e.frame())));
+              (e, out) -> out.put("frame", e.frame())),
+          EditForm.of(
+              "match-cut",
+              MatchCut.class,
+              "frame side frames",
+              p ->
+                  new MatchCut(
+                      p.get("frame").whole(),
+                      p.get("side").choice(MatchCut.Side.class),
+                      p.get("frames").whole()),
+              (e, out) ->
+                  out.put("frame", e.frame())
+                      .put("side", JsonPlace.word(e.side()))
+                      .put("frames", e.frames())));
 
   private CutForms() {}
 }

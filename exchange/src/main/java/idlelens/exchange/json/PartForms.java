@@ -2,6 +2,7 @@ package idlelens.exchange.json;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Aim;
+import idlelens.core.part.Backplate;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Ease;
@@ -82,9 +83,32 @@ final class PartForms {
           PartForm.of(Look.KIND, Look.class, "", (body, p) -> new Look(body), (part, out) -> {}),
           PartForm.of(Shine.KIND, Shine.class, "", (body, p) -> new Shine(body), (part, out) -> {}),
           PartForm.of(
-              Visible.KIND, Visible.class, "", (body, p) -> new Visible(body), (part, out) -> {}));
+              Visible.KIND, Visible.class, "", (body, p) -> new Visible(body), (part, out) -> {}),
+          PartForm.of(
+              Backplate.KIND,
+              Backplate.class,
+              "pictures offset fit lies",
+              PartForms::backplate,
+              PartForms::backplate));
 
   private PartForms() {}
+
+  private static Backplate backplate(PartBody body, JsonPlace p) throws FormatException {
+    return new Backplate(
+        body,
+        p.has("pictures") ? Optional.of(PicturesJson.read(p.get("pictures"))) : Optional.empty(),
+        p.number("offset", 0),
+        p.choice("fit", Backplate.Fit.class, Backplate.Fit.WIDTH),
+        p.choice("lies", Backplate.Lies.class, Backplate.Lies.BEHIND));
+  }
+
+  private static void backplate(Backplate part, ObjectNode out) {
+    part.pictures().ifPresent(p -> PicturesJson.write(p, out.putObject("pictures")));
+    if (part.offset() != 0) {
+      out.put("offset", part.offset());
+    }
+    out.put("fit", JsonPlace.word(part.fit())).put("lies", JsonPlace.word(part.lies()));
+  }
 
   private static RunIn runIn(PartBody body, JsonPlace p) throws FormatException {
     return new RunIn(

@@ -36,6 +36,7 @@ import idlelens.core.edit.Keying;
 import idlelens.core.edit.KeysToMoves;
 import idlelens.core.edit.Lengthen;
 import idlelens.core.edit.LiftShake;
+import idlelens.core.edit.MatchCut;
 import idlelens.core.edit.Meeting;
 import idlelens.core.edit.MoveCut;
 import idlelens.core.edit.MoveInWorld;
@@ -416,6 +417,7 @@ class EditJsonTest {
         new SetPicture(PictureFrame.USUAL),
         new CutTo(1010, "cam", 8),
         new MoveCut(1020, 1024, true),
+        new MatchCut(1020, MatchCut.Side.AFTER, 12),
         new SwapCut(1020),
         new RemoveCut(1020),
         new Restore(

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.part.Backplate;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.FrameUp;
@@ -105,7 +106,18 @@ class EveryNodeJsonTest {
     return new Shot(
         header,
         List.of(
-            new Node.Camera(body("cam", camera), Lens.PLAIN),
+            new Node.Camera(
+                body(
+                    "cam",
+                    with(
+                        new Backplate(
+                            Backplate.EMPTY.body(),
+                            Optional.of(PLAYING),
+                            -2.5,
+                            Backplate.Fit.HEIGHT,
+                            Backplate.Lies.OVER),
+                        camera)),
+                Lens.PLAIN),
             new Node.Null(body("null", new Hidden(true, false, false), Chain.pose())),
             new Node.Rail(
                 body("rail", new Hidden(false, true, true), Chain.pose()), ReadyRails.circle(2)),

@@ -19,23 +19,22 @@ record AssetUse(String hash, boolean triangles, Node node) {
   static List<AssetUse> of(Iterable<Node> nodes) {
     List<AssetUse> all = new ArrayList<>();
     for (Node node : nodes) {
-      if (node instanceof Node.Piece piece) {
-        if (piece.shape() instanceof Shape.Imported imported) {
-          all.add(new AssetUse(imported.asset(), true, node));
-        }
-        piece.finish().pictures().stream()
-            .flatMap(pictures -> pictures.stills().stream())
-            .map(Still::asset)
-            .distinct()
-            .forEach(asset -> all.add(new AssetUse(asset, false, node)));
+      if (node instanceof Node.Piece piece && piece.shape() instanceof Shape.Imported imported) {
+        all.add(new AssetUse(imported.asset(), true, node));
       }
+      node.pictures().stream()
+          .flatMap(pictures -> pictures.stills().stream())
+          .map(Still::asset)
+          .distinct()
+          .forEach(asset -> all.add(new AssetUse(asset, false, node)));
     }
     return all;
   }
 
   /** Where it says so, for a refusal. */
   String place() {
-    return node.name() + (triangles ? ".shape.asset" : ".finish.pictures.asset");
+    String pictures = node instanceof Node.Camera ? ".backplate" : ".finish";
+    return node.name() + (triangles ? ".shape.asset" : pictures + ".pictures.asset");
   }
 
   /** What may stand there. */

@@ -67,8 +67,7 @@ record EditOutcome(LiveShot before, LiveShot after, Edit patch, boolean stored, 
   }
 
   private static Optional<Pictures> picturesOf(Shot shot, String id) {
-    return shot.find(id)
-        .flatMap(n -> n instanceof Node.Piece piece ? piece.finish().pictures() : Optional.empty());
+    return shot.find(id).flatMap(Node::pictures);
   }
 
   /** Whether it is repeated otherwise than before, or repeats otherwise. */

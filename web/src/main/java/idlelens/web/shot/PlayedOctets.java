@@ -6,15 +6,15 @@ import idlelens.core.time.FrameRate;
 import idlelens.core.time.SampleGrid;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Which picture of a sequence a card shows on every sample. */
+/** Which picture of a sequence a card or a backplate shows on every sample. */
 final class PlayedOctets {
   private PlayedOctets() {}
 
   static void add(OctetBundle bundle, ObjectNode out, SampleGrid grid, Node node, FrameRate rate) {
-    if (!(node instanceof Node.Piece piece) || piece.finish().pictures().isEmpty()) {
+    if (node.pictures().isEmpty()) {
       return;
     }
-    Pictures pictures = piece.finish().pictures().get();
+    Pictures pictures = node.pictures().get();
     int[] shown = pictures.shown(grid, rate);
     float[] column = new float[shown.length];
     for (int i = 0; i < shown.length; i++) {

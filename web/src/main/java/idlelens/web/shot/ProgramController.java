@@ -1,5 +1,6 @@
 package idlelens.web.shot;
 
+import idlelens.core.check.CutMatch;
 import idlelens.core.cut.Program;
 import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
@@ -28,7 +29,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** What comes out of the program: the cut list, and the frames that each camera is needed for. */
+/**
+ * What comes out of the program: the cut list, the frames that each camera is needed for, and how
+ * the picture moves at a cut.
+ */
 @RestController
 @Tag(name = "Cuts")
 class ProgramController {
@@ -80,6 +84,29 @@ class ProgramController {
         () -> {
           byte[] text = CutTable.write(cuts(shots.live(id).shot()));
           return ResponseEntity.ok().contentType(CSV).body(text);
+        });
+  }
+
+  @GetMapping(value = "/api/shots/{id}/cut-match", produces = MediaType.APPLICATION_JSON_VALUE)
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "How the picture moves on both sides of a cut",
+      description =
+          "What is in focus in the middle passes by so many picture widths a frame, to the right"
+              + " and upwards, before the cut and after it, and by how much these differ.")
+  CompletableFuture<ResponseEntity<byte[]>> match(
+      @AuthenticationPrincipal Visitor visitor, @PathVariable long id, @RequestParam int frame) {
+    return works.read(
+        "shot " + id,
+        new Works.Order(visitor.id(), "the match of a cut"),
+        () -> {
+          CutMatch match = CutMatch.of(shots.live(id).shot(), frame);
+          ObjectNode out = JsonNodeFactory.instance.objectNode().put("frame", frame);
+          out.put("from", match.from()).put("to", match.to()).put("mismatch", match.mismatch());
+          out.putArray("before").add(match.before().right()).add(match.before().up());
+          out.putArray("after").add(match.after().right()).add(match.after().up());
+          byte[] text = JsonPlace.mapper().writeValueAsBytes(out);
+          return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(text);
         });
   }
 

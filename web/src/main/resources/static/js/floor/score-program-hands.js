@@ -1,9 +1,19 @@
 // Hands on the program: cuts are made, slid, and changed by a menu.
 import { h } from '../common/dom.js';
+import { fixed } from '../common/format.js';
 import { follow } from '../common/follow.js';
 import { closeMenu, menuItem, openMenu } from '../common/menu.js';
 
 const DISSOLVES = [6, 12, 24];
+const ARROWS = ['→', '↗', '↑', '↖', '←', '↙', '↓', '↘'];
+const STANDS = 1e-5; // picture widths a frame
+
+/** The way that the picture goes, as an arrow. @param {[number, number]} way to the right and upwards */
+function arrow([right, up]) {
+  if (Math.hypot(right, up) < STANDS) return '·';
+  const eighth = Math.round(Math.atan2(up, right) / (Math.PI / 4));
+  return ARROWS[(eighth + ARROWS.length) % ARROWS.length];
+}
 
 export class ScoreProgramHands {
   constructor(score) {
@@ -66,13 +76,16 @@ export class ScoreProgramHands {
     );
   }
 
-  openCut(anchor, frame) {
+  /** Opens what can be done to a cut, once it is known how the picture moves there. */
+  async openCut(anchor, frame) {
     const { cutting } = this.desk;
     const cut = cutting.cuts.find((one) => one.frame === frame);
     if (!cut) return;
     const isFirst = cut === cutting.cuts[0];
+    const match = isFirst ? null : await cutting.match(frame);
     const fades = DISSOLVES.filter((n) => n !== cut.dissolve);
-    openMenu(anchor, `Cut at ${frame}`, [
+    const there = this.score.svg.querySelector(`[data-cut="${frame}"]`) ?? anchor; // it may have been drawn anew
+    openMenu(there, `Cut at ${frame}`, [
       menuItem('Go there', () => this.desk.goTo(frame)),
       ...(isFirst
         ? []
@@ -81,9 +94,25 @@ export class ScoreProgramHands {
             this.typed(cut),
             ...(cut.dissolve ? [menuItem('Hard cut', () => cutting.dissolve(cut, 0))] : []),
             menuItem('Swap the cameras', () => cutting.swap(cut), 'of both sides'),
+            ...this.matching(match),
           ]),
       menuItem('Remove the cut', () => cutting.remove(cut)),
     ]);
+  }
+
+  /** How the picture moves on both sides of a cut, and what makes the one go as the other. */
+  matching(match) {
+    if (!match) return [];
+    const { cutting } = this.desk;
+    const name = (id) => this.store.byId.get(id)?.name;
+    const pixels = (way) => `${fixed(Math.hypot(...way) * this.store.picture.widthPx, 1)} px/f ${arrow(way)}`;
+    const apart = `${fixed(match.mismatch * this.store.picture.widthPx, 1)} px/f apart`;
+    const text = `${name(match.from)} ${pixels(match.before)}, ${name(match.to)} ${pixels(match.after)}: ${apart}`;
+    return [
+      h('small', { class: 'menu-note', text }),
+      menuItem(`Match ${name(match.to)}’s start`, () => cutting.matchSide(match, 'after'), 'to the end before it'),
+      menuItem(`Match ${name(match.from)}’s end`, () => cutting.matchSide(match, 'before'), 'to the start behind it'),
+    ];
   }
 
   /** A dissolve of any length. */

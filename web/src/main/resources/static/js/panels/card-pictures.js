@@ -1,4 +1,4 @@
-// The pictures on a card: which files, when they play, and for how long each is held.
+// The pictures on a card or a backplate: which files, when they play, and for how long each is held.
 import { Problem } from '../common/api.js';
 import { button, h } from '../common/dom.js';
 import { trimmed } from '../common/format.js';
@@ -31,28 +31,36 @@ const perSecond = (rate) => {
 const heldAlike = (stills) =>
   stills.every((still) => (still.held ?? 1) === (stills[0].held ?? 1)) ? (stills[0].held ?? 1) : null;
 
-/** What is set about the pictures of a card. */
+/**
+ * What has pictures: a card, a backplate.
+ *
+ * @typedef {object} Holder
+ * @property {string} id of the node
+ * @property {() => any} now its pictures, if it has some
+ * @property {(pictures: any, done?: boolean) => any} set gives it others, or takes them off
+ * @property {(stills: any[]) => any} take gives it other stills
+ */
+
+/** What is set about the pictures of something. */
 class Playing {
-  /** @param {(shape: any, finish: any, done?: boolean) => any} set gives the piece another shape and finish */
-  constructor(store, desk, now, set) {
+  /** @param {Holder} holder */
+  constructor(store, desk, holder) {
     this.store = store;
     this.desk = desk;
-    this.now = now;
-    this.set = set;
+    this.holder = holder;
   }
 
   get pictures() {
-    return this.now().finish.pictures;
+    return this.holder.now();
   }
 
   /** Which one is shown, counted from 0. */
   get shown() {
-    return pictureAt(this.store, this.now(), this.desk.frame);
+    return pictureAt(this.store, this.holder.id, this.pictures, this.desk.frame);
   }
 
   change(to, done = true) {
-    const { shape, finish } = this.now();
-    return this.set(shape, { ...finish, pictures: { ...this.pictures, ...to } }, done);
+    return this.holder.set({ ...this.pictures, ...to }, done);
   }
 
   /** Has some held for so many pictures. @param {(i: number) => boolean} which */
@@ -62,9 +70,7 @@ class Playing {
   }
 
   takeOff() {
-    const { shape, finish } = this.now();
-    const { pictures, ...bare } = finish;
-    return pictures ? this.set(shape, bare) : false;
+    return this.pictures ? this.holder.set(undefined) : false;
   }
 
   /** @param {Partial<import('./number-field.js').NumberOptions>} options */
@@ -119,12 +125,30 @@ const whichText = (shown, count, round) =>
   `${shown + 1} of ${count}${round ? `, round ${trimmed(round, 2)} f` : ' now'}`;
 
 /**
+ * The pictures on a card.
+ *
  * @param {() => any} now the piece
  * @param {(shape: any, finish: any, done?: boolean) => any} set gives it another shape and finish
  */
 export function cardPictures(store, desk, now, set) {
-  const playing = new Playing(store, desk, now, set);
-  const files = filePicker(store, now, set);
+  return picturesPart(store, desk, {
+    id: now().id,
+    now: () => now().finish.pictures,
+    set(pictures, done) {
+      const { shape, finish } = now();
+      return set(shape, { ...finish, pictures }, done);
+    },
+    take(stills) {
+      const { shape, finish } = withStills(now(), stills, store.header);
+      return set(shape, finish);
+    },
+  });
+}
+
+/** @param {Holder} holder */
+export function picturesPart(store, desk, holder) {
+  const playing = new Playing(store, desk, holder);
+  const files = filePicker(store, holder);
   const takeOff = button('Take off', () => playing.takeOff());
   const numbers = numbersOf(playing);
   const after = choice('After the last picture', AFTER, (value) => playing.change({ after: value }));
@@ -145,7 +169,7 @@ export function cardPictures(store, desk, now, set) {
       if (!is) return;
       Object.values(numbers).forEach((field) => field.refresh());
       after.value = is.after;
-      which.textContent = whichText(playing.shown, is.stills.length, store.motion.get(now().id)?.round);
+      which.textContent = whichText(playing.shown, is.stills.length, store.motion.get(holder.id)?.round);
     },
   };
 }
@@ -159,8 +183,8 @@ function naming(problem, files) {
   return new Problem(problem.status, { detail: `${file.name}: ${detail}` });
 }
 
-/** A button that takes files, and what is there. */
-function filePicker(store, now, set) {
+/** A button that takes files, and what is there. @param {Holder} holder */
+function filePicker(store, holder) {
   const says = h('small', { class: 'note' });
   const input = h('input', {
     type: 'file',
@@ -178,8 +202,7 @@ function filePicker(store, now, set) {
     choose.disabled = true;
     try {
       const stills = await keepPictures(store, files, (done) => (says.textContent = `${done} of ${files.length}…`));
-      const { shape, finish } = withStills(now(), stills, store.header);
-      await set(shape, finish);
+      await holder.take(stills);
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
       store.announce('refused', naming(problem, files));
@@ -193,7 +216,7 @@ function filePicker(store, now, set) {
     says,
     refresh() {
       if (choose.disabled) return;
-      const stills = now().finish.pictures?.stills ?? [];
+      const stills = holder.now()?.stills ?? [];
       const [one] = stills;
       const count = stills.length > 1 ? `${stills.length} pictures, ` : '';
       says.textContent = one ? `${count}${one.width} × ${one.height} px` : 'a still or a sequence';

@@ -4,6 +4,7 @@ import { button, h } from '../common/dom.js';
 import { units } from '../common/units.js';
 import { partOf } from '../shot/parts.js';
 import { aimPanel } from './aim.js';
+import { backplatePanel } from './backplate.js';
 import { carriedPanel } from './carried.js';
 import { chosenPanel } from './chosen.js';
 import { findingsPanel } from './findings.js';
@@ -44,6 +45,7 @@ const PART_PANELS = {
   'run-in': runInPanel,
   lens: lensPanel,
   visible: visiblePanel,
+  backplate: backplatePanel,
 };
 /** Panels of what a node is, by its kind. */
 const LOOK_PANELS = {

@@ -142,7 +142,7 @@ export class Exposing extends EventTarget {
     try {
       const fetched = seen.map(({ camera }) => fetchExposure(this.store, { camera, frame, passes }));
       const exposures = await Promise.all(fetched);
-      const parts = exposures.map((exposure, i) => ({ exposure, share: seen[i].share }));
+      const parts = exposures.map((exposure, i) => ({ exposure, ...seen[i] }));
       if (asked === this.asked) this.fill(parts, asked);
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
@@ -151,13 +151,13 @@ export class Exposing extends EventTarget {
     }
   }
 
-  /** @param {{exposure: import('../shot/exposures.js').Exposure, share: number}[]} parts */
+  /** @param {{exposure: import('../shot/exposures.js').Exposure, camera: string, share: number}[]} parts */
   fill(parts, asked) {
     const { x, y } = this.set.renderer.getDrawingBufferSize(new THREE.Vector2());
     this.accumulation.clear(x, y);
     const add = (k) => {
-      for (const { exposure, share } of parts) {
-        const pass = smoothed(exposure.pass(k), k, x, y);
+      for (const { exposure, camera, share } of parts) {
+        const pass = { ...smoothed(exposure.pass(k), k, x, y), camera };
         this.accumulation.add(() => this.set.draw(pass, { fine: true, height: y, besides: true }), share);
       }
     };

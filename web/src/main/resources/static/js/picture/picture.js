@@ -192,14 +192,15 @@ export class Picture {
     const { frame } = this.desk;
     const looks = this.seen().map(({ camera, share }) => {
       const { pose, lens } = look(state, camera, frame);
-      return { view: { pose, seen: seenBy(lens), state, frame }, lens, camera, share };
+      return { view: { pose, seen: seenBy(lens), state, frame, camera }, lens, camera, share };
     });
     this.exposing.draw(looks, { fine, height: this.aim([0, 0, this.size.w, this.size.h]) });
   }
 
   /** One picture, sharp and still: the set as it is in a state, seen by its camera, in a box or all over. */
   drawLook({ pose, lens }, state, { fine, box = [0, 0, this.size.w, this.size.h], frame = this.desk.frame }) {
-    const view = { pose, seen: seenBy(lens), state, frame };
+    const nodes = { byId: this.store.byId, ...state }; // what is compared with has motion of its own, and no more
+    const view = { pose, seen: seenBy(lens), state: nodes, frame, camera: this.desk.camera };
     this.set.draw(view, { fine, height: this.aim(box), besides: true });
   }
 

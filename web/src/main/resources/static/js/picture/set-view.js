@@ -3,6 +3,7 @@ import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { isShown, shineOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
 import { Air } from '../solids/air.js';
+import { Backplate } from './backplate.js';
 import { Lamps } from '../solids/lamps.js';
 import { lookThrough } from '../solids/look-through.js';
 import { makeSky, setSun, SKY } from '../solids/materials.js';
@@ -23,6 +24,7 @@ const SHADOW_STEP_M = 4;
  * @property {import('../shot/seen.js').Seen} seen
  * @property {any} state of the shot: {motion, grid, byId}
  * @property {number} frame may lie between two
+ * @property {string} [camera] whose backplate is seen
  */
 
 export class SetView {
@@ -38,6 +40,7 @@ export class SetView {
     this.solids = new Solids(store, this.scene);
     this.lamps = new Lamps(store, this.scene);
     this.air = new Air(store, this.scene);
+    this.plate = new Backplate(store, this.scene);
     this.camera = new THREE.PerspectiveCamera(); // of the frame in the picture: what is pressed is looked for by it
     this.passing = new THREE.PerspectiveCamera(); // of what is drawn besides
     this.sky = makeSky();
@@ -80,13 +83,14 @@ export class SetView {
    * @param {{fine?: boolean, height: number, besides?: boolean}} how whether there is time for shadows even where they
    *   are slow; height of what is drawn, in points; whether it is another view than that of the picture
    */
-  draw({ pose, seen, state, frame }, { fine = false, height, besides = false }) {
+  draw({ pose, seen, state, frame, camera: whose }, { fine = false, height, besides = false }) {
     const camera = besides ? this.passing : this.camera;
     lookThrough(camera, pose, seen);
     this.sky.position.copy(camera.position);
     const moved = this.solids.place(state, frame, 'picture');
     this.lamps.place(state, frame, 'picture');
     this.air.place(state, frame, height, 'picture');
+    this.plate.place(state, whose, frame);
     this.placeSun(state, frame, camera);
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) {
@@ -140,6 +144,7 @@ export class SetView {
   }
 
   dispose() {
+    this.plate.dispose();
     this.renderer.dispose();
   }
 }

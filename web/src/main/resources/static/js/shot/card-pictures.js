@@ -1,4 +1,4 @@
-// Pictures on a card: which one is shown, and how files become them.
+// Pictures on a card or a backplate: which one is shown, and how files become them.
 import { postJson } from '../common/api.js';
 import { valueAt } from './samples.js';
 
@@ -6,10 +6,10 @@ const MOST_AT_ONCE = 24;
 const OCTETS_AT_ONCE = 40e6;
 const MM = 1000;
 
-/** Which picture a card shows at a frame, counted from 0. */
-export function pictureAt(state, node, frame) {
-  const shown = state.motion.get(node.id)?.shown;
-  const last = node.finish.pictures.stills.length - 1;
+/** Which of its pictures a card or a backplate shows at a frame, counted from 0. @param {{stills: any[]}} pictures */
+export function pictureAt(state, id, pictures, frame) {
+  const shown = state.motion.get(id)?.shown;
+  const last = pictures.stills.length - 1;
   return shown ? Math.min(last, valueAt(state, shown, frame)) : 0;
 }
 
@@ -58,12 +58,17 @@ export async function keepPictures(store, files, tell) {
   return kept.map(({ asset, width, height }, i) => ({ asset, width, height, held: order[i].held }));
 }
 
+/** Other stills in place of those there are; new ones play at the shot's rate from its first frame on. */
+export const playing = (known, stills, header, after) => ({
+  ...(known ?? { rate: header.rate, first: header.in, after }),
+  stills,
+});
+
 /** A card with stills on it, as wide as the first one makes it at its height. */
 export function withStills({ shape, finish }, stills, header) {
   const [{ width, height }] = stills;
-  const known = finish.pictures ?? { rate: header.rate, first: header.in, after: stills.length > 1 ? 'cycle' : 'hold' };
   return {
     shape: { ...shape, width: Math.max(1, Math.round(((shape.height * width) / height) * MM)) / MM },
-    finish: { ...finish, pictures: { ...known, stills } },
+    finish: { ...finish, pictures: playing(finish.pictures, stills, header, stills.length > 1 ? 'cycle' : 'hold') },
   };
 }

@@ -1,5 +1,9 @@
 // What is done to the program, and who is in the picture: the program, or one camera.
+import { getJson, Problem } from '../common/api.js';
 import { cameraAt, cutIndexAt } from './program.js';
+
+/** Frames over which a camera that is turned to match comes back to its own way. */
+const MATCHED_OVER = 12;
 
 export class CutWork {
   constructor(store, desk) {
@@ -56,6 +60,28 @@ export class CutWork {
 
   swap({ frame }) {
     return this.store.edit([{ edit: 'swap-cut', frame }]);
+  }
+
+  /** How the picture moves on both sides of a cut; null where the server cannot say. */
+  async match(frame) {
+    const query = new URLSearchParams({ frame: String(frame) });
+    try {
+      return await getJson(this.store.path(`/cut-match?${query}`));
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      return null;
+    }
+  }
+
+  /**
+   * Has one side of a cut pass as the other.
+   *
+   * @param {{frame: number}} cut
+   * @param {'before' | 'after'} side which camera is turned
+   */
+  matchSide(cut, side) {
+    const { frame } = cut;
+    return this.store.edit([{ edit: 'match-cut', frame, side, frames: MATCHED_OVER }]);
   }
 
   remove({ frame }) {

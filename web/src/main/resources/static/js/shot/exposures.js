@@ -3,8 +3,6 @@ import { postOctets } from '../common/api.js';
 import { unpack } from './octets.js';
 import { valueAt } from './samples.js';
 
-const SHOWN = 'visible.shown';
-
 /**
  * From where a pass sees, what, and where everything is then.
  *
@@ -22,9 +20,9 @@ export class Exposure {
     this.count = bundle.eye.later.length;
     this.header = store.header;
     this.motion = new Map(store.motion);
-    for (const node of bundle.nodes) this.motion.set(node.id, merged(store, node, bundle.frame));
-    for (const [id, node] of this.motion)
-      if (node.own?.[SHOWN]?.length > 1) this.motion.set(id, there(store, node, bundle.frame));
+    for (const [id, node] of store.motion)
+      if (changes(node)) this.motion.set(id, ofTheFrame(store, node, bundle.frame));
+    for (const node of bundle.nodes) this.motion.set(node.id, merged(this.motion.get(node.id), node));
     this.byId = store.byId;
   }
 
@@ -42,17 +40,17 @@ export class Exposure {
   }
 }
 
-/** What is known of a node, with where it is in each pass; a picture that it shows stays that of the frame. */
-function merged(store, node, frame) {
-  const known = store.motion.get(node.id) ?? {};
-  const shown = known.shown && new Float32Array([valueAt(store, known.shown, frame)]);
-  return { ...known, ...node, own: { ...known.own, ...node.own }, shown };
-}
+/** Where a node is in each pass, and what else is known of it. */
+const merged = (known = {}, node) => ({ ...known, ...node, own: { ...known.own, ...node.own } });
 
-/** What is there at a frame is so all the while that the shutter is open for it, and nothing else is. */
-function there(store, node, frame) {
-  const shown = new Float32Array([valueAt(store, store.motion.get(node.id).own[SHOWN], frame)]);
-  return { ...node, own: { ...node.own, [SHOWN]: shown } };
+/** Whether anything about it is another thing at another frame. */
+const changes = ({ own, shown }) => shown?.length > 1 || Object.values(own ?? {}).some((column) => column.length > 1);
+
+/** What does not come with the passes is as at their frame, all the while that the shutter is open for it. */
+function ofTheFrame(store, node, frame) {
+  const at = (column) => column && new Float32Array([valueAt(store, column, frame)]);
+  const own = Object.fromEntries(Object.entries(node.own ?? {}).map(([path, column]) => [path, at(column)]));
+  return { ...node, own, shown: at(node.shown) };
 }
 
 /**

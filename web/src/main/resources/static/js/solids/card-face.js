@@ -23,17 +23,27 @@ export function faceMaterial(finish) {
 
 const isShort = (stills) => stills.reduce((sum, { width, height }) => sum + width * height, 0) <= SHORT_PX;
 
+/**
+ * The texture of a still, or null while it is not here; those that follow are fetched ahead.
+ *
+ * @param {{shownAt?: number}} was which one was shown before
+ */
+export function textureAt(shelf, stills, at, was) {
+  const texture = shelf.take(stills[at].asset);
+  if (was.shownAt !== at) {
+    const ahead = Math.min(isShort(stills) ? Infinity : AHEAD, stills.length - 1);
+    shelf.prepare(Array.from({ length: ahead }, (_, k) => stills[(at + 1 + k) % stills.length].asset));
+    was.shownAt = at;
+  }
+  return texture;
+}
+
 /** Puts the picture of a frame onto a card; tells whether it is another one than before. */
 export function turnTo(solid, store, state, node, frame) {
   const shelf = shelfOf(store);
   const { stills } = node.finish.pictures;
-  const at = pictureAt(state, node, frame);
-  const texture = shelf.take(stills[at].asset);
-  if (solid.userData.shownAt !== at) {
-    const ahead = Math.min(isShort(stills) ? Infinity : AHEAD, stills.length - 1);
-    shelf.prepare(Array.from({ length: ahead }, (_, k) => stills[(at + 1 + k) % stills.length].asset));
-    solid.userData.shownAt = at;
-  }
+  const at = pictureAt(state, node.id, node.finish.pictures, frame);
+  const texture = textureAt(shelf, stills, at, solid.userData);
   const { material } = solid;
   if (!texture && shelf.missing.has(stills[at].asset)) material.visible = true; // a white card rather than none
   if (!texture || material.map === texture) return false; // the one before stays until it is here

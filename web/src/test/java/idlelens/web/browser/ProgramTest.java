@@ -126,6 +126,23 @@ class ProgramTest extends BrowserTest {
   }
 
   @Test
+  void cut_saysHowThePictureMovesOnBothSides_andIsMatched() {
+    long shot = app.copyOf("Two cameras");
+    Page page = openFloor(shot);
+    JsonNode before = app.get("/api/shots/" + shot + "/cut-match?frame=1041").json();
+    assertThat(before.get("mismatch").doubleValue()).isGreaterThan(2e-4);
+    page.locator("[data-cut='1041']").click();
+    assertThat(page.textContent(".menu-note"))
+        .matches("B-cam [0-9.]+ px/f ., A-cam [0-9.]+ px/f .: [0-9.]+ px/f apart");
+    page.locator("[role=menuitem]:has-text('Match A-cam’s start')").click();
+    waitForRevision(page, 2);
+    JsonNode after = app.get("/api/shots/" + shot + "/cut-match?frame=1041").json();
+    assertThat(after.get("mismatch").doubleValue()).isLessThan(1e-5);
+    assertThat(after.get("before")).isEqualTo(before.get("before"));
+    page.close();
+  }
+
+  @Test
   void cutList_andNeededFrames_comeOut() {
     long shot = app.demoShot("Two cameras");
     JsonNode out = app.get("/api/shots/" + shot + "/program?handles=8").json();
