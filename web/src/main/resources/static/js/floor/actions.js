@@ -172,11 +172,15 @@ export function connectButtons(page, actions) {
     facts: () => desk.chooseCard('shot'),
     speed: () => toggleSpeed(page),
     guides: () => toggleGuides(page),
+    several: () => page.picture?.several.toggle(),
   };
   for (const [id, todo] of Object.entries(clicks)) $(id).addEventListener('click', todo);
   $('keying').addEventListener('change', (event) =>
     desk.setKeying(/** @type {HTMLSelectElement} */ (event.target).value),
   );
   store.addEventListener('refused', (event) => toast(sayProblem(event.detail, store.nodes), { bad: true }));
+  desk.addEventListener('layout', () => {
+    $('several').setAttribute('aria-pressed', String(Boolean(page.picture?.several.on)));
+  });
   connectOperate(page);
 }

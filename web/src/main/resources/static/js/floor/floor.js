@@ -63,6 +63,7 @@ function makePicture(store, desk) {
       canvas: $('canvas'),
       guides: $('guide-lines'),
       marks: $('marks'),
+      several: $('several-names'),
     });
   } catch {
     const text = 'This browser has no WebGL, so there is no picture. Plan, score and numbers work.';

@@ -18,6 +18,7 @@ function showCameras(store, desk) {
   const program = store.program.length ? [{ id: PROGRAM, name: 'Program' }] : [];
   select.replaceChildren(...[...options, ...program].map((c) => h('option', { value: c.id, text: c.name })));
   select.value = desk.cutting.follows ? PROGRAM : (desk.camera ?? '');
+  $('several').hidden = cameras.length < 2;
 }
 
 /** Which camera it is, and whether the program has it here. */

@@ -8,6 +8,7 @@ import { Exposing } from './exposing.js';
 import { guideParts, leanOf } from './guides.js';
 import { drawMarks } from './picture-marks.js';
 import { SetView } from './set-view.js';
+import { Several } from './several.js';
 
 const SLOW_MS = 25;
 const REST_MS = 260;
@@ -19,7 +20,7 @@ const FINE_IN_SOFTWARE = 1.5;
 
 /** Draws when something changed; lowers its resolution before its rate. */
 export class Picture {
-  constructor(store, desk, { view, canvas, guides, marks }) {
+  constructor(store, desk, { view, canvas, guides, marks, several }) {
     this.store = store;
     this.desk = desk;
     this.view = view;
@@ -35,6 +36,7 @@ export class Picture {
     this.coarsest = this.software ? COARSEST_IN_SOFTWARE : COARSEST;
     if (this.software) this.scale = COARSEST;
     this.exposing = new Exposing(store, desk, this.set);
+    this.several = new Several(this, several);
     this.listen();
   }
 
@@ -81,7 +83,7 @@ export class Picture {
     const h = Math.max(10, Math.floor(w / aspect));
     const left = `${Math.floor((this.view.clientWidth - w) / 2)}px`;
     const top = `${Math.floor((this.view.clientHeight - h) / 2)}px`;
-    for (const element of [this.canvas, this.guides, this.marks]) {
+    for (const element of [this.canvas, this.guides, this.marks, this.several.place]) {
       element.style.left = left;
       element.style.top = top;
       element.style.width = `${w}px`;
@@ -122,7 +124,7 @@ export class Picture {
       return;
     }
     if (this.asked) return;
-    const refines = this.exposing.canRefine() && this.canvas.hidden === false;
+    const refines = !this.several.isShown && this.exposing.canRefine() && this.canvas.hidden === false;
     const scale = this.software ? (refines ? 1 : FINE_IN_SOFTWARE) : FINE;
     if (this.drawnScale !== scale || this.set.shadowsStale) {
       if (this.drawnScale !== scale) this.resize(scale);
@@ -159,7 +161,13 @@ export class Picture {
     const [first, second] = this.store.ghosts;
     const was = first && look(first, desk.camera, desk.frame);
     this.renderer.setScissorTest(Boolean(was));
-    this.guides.style.visibility = was ? 'hidden' : '';
+    this.guides.style.visibility = was || this.several.isShown ? 'hidden' : '';
+    this.several.place.hidden = !this.several.isShown;
+    if (this.several.isShown) {
+      this.marks.replaceChildren();
+      this.several.draw(now, fine);
+      return;
+    }
     if (!was) {
       this.drawSeen(now, fine);
       this.drawGuides(seen.pose);
@@ -197,10 +205,18 @@ export class Picture {
     this.exposing.draw(looks, { fine, height: this.aim([0, 0, this.size.w, this.size.h]) });
   }
 
+  /** The picture of another camera in a box, sharp and still. */
+  drawCamera(camera, state, how) {
+    const { frame } = this.desk;
+    const seen = look(state, camera, frame);
+    if (seen) this.drawLook(seen, state, { ...how, frame, camera });
+  }
+
   /** One picture, sharp and still: the set as it is in a state, seen by its camera, in a box or all over. */
-  drawLook({ pose, lens }, state, { fine, box = [0, 0, this.size.w, this.size.h], frame = this.desk.frame }) {
+  drawLook({ pose, lens }, state, { fine, box = [0, 0, this.size.w, this.size.h], ...of }) {
+    const { frame, camera } = this.desk;
     const nodes = { byId: this.store.byId, ...state }; // what is compared with has motion of its own, and no more
-    const view = { pose, seen: seenBy(lens), state: nodes, frame, camera: this.desk.camera };
+    const view = { pose, seen: seenBy(lens), state: nodes, frame, camera, ...of };
     this.set.draw(view, { fine, height: this.aim(box), besides: true });
   }
 

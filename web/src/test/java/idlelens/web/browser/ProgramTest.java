@@ -143,6 +143,41 @@ class ProgramTest extends BrowserTest {
   }
 
   @Test
+  void severalPictures_areSeenAtOnce_andOneIsChosenOrCutTo() {
+    Page page = openFloor(app.copyOf("Two cameras"));
+    page.evaluate("() => idleLens.desk.goTo(1030)");
+    page.click("#several");
+    page.waitForSelector("#several[aria-pressed=true]");
+    page.waitForSelector("#several-names .cell:has-text('Program · B-cam')");
+    assertThat(page.locator("#several-names .cell").count()).isEqualTo(3);
+    // the program's picture is B-cam's, and not A-cam's
+    String differs =
+        "([i, k]) => { const { picture } = idleLens; picture.draw(true);"
+            + " const { w, h } = picture.size; const small = document.createElement('canvas');"
+            + " small.width = 64; small.height = 36; const pen = small.getContext('2d', { willReadFrequently: true });"
+            + " const read = (n) => { const { width, height } = picture.canvas;"
+            + " pen.drawImage(picture.canvas, (n % 2) * width / 2, Math.floor(n / 2) * height / 2,"
+            + " width / 2, height / 2, 0, 0, 64, 36);"
+            + " return pen.getImageData(2, 2, 60, 32).data; };"
+            + " const [a, b] = [read(i), read(k)]; let sum = 0;"
+            + " for (let n = 0; n < a.length; n++) sum += Math.abs(a[n] - b[n]);"
+            + " return sum / a.length; }";
+    double same = ((Number) page.evaluate(differs, List.of(0, 2))).doubleValue();
+    double other = ((Number) page.evaluate(differs, List.of(0, 1))).doubleValue();
+    // the halves of the canvas may lie half a point elsewhere than the pictures
+    assertThat(other).isGreaterThan(10);
+    assertThat(same).isLessThan(other / 3);
+    page.locator("#several-names .cell").nth(1).locator("button:has-text('Cut to it')").click();
+    waitForRevision(page, 2);
+    page.waitForSelector("#several-names .cell:has-text('Program · A-cam')");
+    page.locator("#several-names button:text-is('B-cam')").click();
+    page.waitForSelector("#several[aria-pressed=false]");
+    assertThat(page.textContent("#seen")).startsWith("B-cam, ");
+    assertThat(page.locator("#several-names").isVisible()).isFalse();
+    page.close();
+  }
+
+  @Test
   void cutList_andNeededFrames_comeOut() {
     long shot = app.demoShot("Two cameras");
     JsonNode out = app.get("/api/shots/" + shot + "/program?handles=8").json();
