@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
+import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
 
 /** The pieces that can be seen, and their copies, as obstacles; equal shapes share their tree. */
@@ -89,7 +90,7 @@ public final class SetObstacles {
               tree.radius(),
               posed(still, i -> motion.pose(piece.id(), i)),
               sizes(piece.id()),
-              i -> motion.isShown(piece.id(), i)));
+              shown(piece.id())));
       return;
     }
     Repetition times = repeat.repetition();
@@ -103,8 +104,12 @@ public final class SetObstacles {
               tree.radius(),
               posed(still, i -> copies.pose(piece, repeat, copy, i)),
               sizes(piece.id()),
-              i -> motion.isShown(piece.id(), i)));
+              shown(piece.id())));
     }
+  }
+
+  private IntPredicate shown(String id) {
+    return motion.shot().isAlwaysThere(id) ? i -> true : i -> motion.isShown(id, i);
   }
 
   private IntToDoubleFunction sizes(String id) {

@@ -1,6 +1,7 @@
 package idlelens.core.edit;
 
 import idlelens.core.cut.Cut;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 
 /**
@@ -11,6 +12,12 @@ import idlelens.core.scene.Shot;
 public record CutTo(int frame, String camera, int dissolve) implements Edit {
   @Override
   public Shot apply(Shot shot) {
+    if (!shot.isThere(shot.camera(camera).id(), frame)) {
+      throw new RefusedException(
+          "camera",
+          "'" + shot.node(camera).name() + "', which is not there at frame " + frame,
+          "a camera that is there");
+    }
     return shot.withProgram(
         shot.program().with(new Cut(frame, shot.camera(camera).id(), dissolve)));
   }

@@ -1,7 +1,6 @@
 package idlelens.core.motion;
 
 import idlelens.core.geometry.RigidPose;
-import idlelens.core.part.Chain;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Look;
@@ -9,7 +8,6 @@ import idlelens.core.part.Move;
 import idlelens.core.part.Parameter;
 import idlelens.core.part.Part;
 import idlelens.core.part.Target;
-import idlelens.core.part.Visible;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.StoppedException;
 import idlelens.core.scene.Node;
@@ -379,19 +377,7 @@ public final class Evaluation {
 
   /** Whether a node is there to be seen at a sample, with what carries it then. */
   public boolean isShown(String nodeId, int sample) {
-    double frame = grid.frame(sample);
-    String id = nodeId;
-    while (!id.isEmpty()) {
-      Chain chain = shot.node(id).chain();
-      Part visible = chain.find(Visible.ID).orElse(null);
-      if (visible != null
-          && visible.isOn()
-          && of(id).parts().get(Visible.ID).value(Visible.SHOWN, sample) < 0.5) {
-        return false;
-      }
-      id = chain.carried().carrierAt(frame);
-    }
-    return true;
+    return shot.isThere(nodeId, grid.frame(sample));
   }
 
   /** Whether a piece has its size at every sample. */

@@ -41,6 +41,11 @@ public record Visible(PartBody body) implements Part {
     }
   }
 
+  /** Whether it is there at a frame. */
+  public boolean isThere(double frame) {
+    return curves().get(SHOWN).at(frame) >= 0.5;
+  }
+
   private static Curve held(Curve curve) {
     List<Key> keys =
         curve.keys().stream()

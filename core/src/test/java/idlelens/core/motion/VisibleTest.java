@@ -1,6 +1,7 @@
 package idlelens.core.motion;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.check.Depths;
 import idlelens.core.check.SetObstacles;
@@ -10,6 +11,7 @@ import idlelens.core.curve.Beyond;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.edit.CutTo;
 import idlelens.core.edit.Keying;
 import idlelens.core.edit.SetValues;
 import idlelens.core.geometry.RigidPose;
@@ -116,6 +118,24 @@ class VisibleTest {
     Chain riding = Chain.pose().with(handed);
     Shot shot = SmallShots.until(10, nothing("boat", at(0, keys)), box("crate", riding));
     assertThat(framesShown(shot, "crate")).containsExactly(1, 2, 3, 7, 8, 9, 10);
+  }
+
+  @Test
+  void cameraThatIsNotThere_isNotCutTo() {
+    List<Part> parts = new ArrayList<>(Chain.poseAndLens().parts());
+    parts.add(Visible.ALWAYS);
+    Curve from5 = new Curve(0, List.of(key(1, 0, Tangent.Kind.HOLD), key(5, 1, Tangent.Kind.HOLD)));
+    Node late =
+        new Node.Camera(
+            new NodeBody(
+                "late", "Late", false, new Chain(parts).with(SHOWN, from5), TakesKeys.ALL));
+    Shot shot = SmallShots.until(10, camera(), late);
+    assertThat(shot.isAlwaysThere("cam")).isTrue();
+    assertThat(shot.isAlwaysThere("late")).isFalse();
+    assertThatThrownBy(() -> new CutTo(4, "late", 0).apply(shot))
+        .hasMessage(
+            "camera is 'Late', which is not there at frame 4; allowed: a camera that is there");
+    assertThat(new CutTo(5, "late", 0).apply(shot).program().cameraAt(5)).isEqualTo("late");
   }
 
   @Test
