@@ -30,8 +30,8 @@ public record CutMatch(int frame, String from, String to, Flow before, Flow afte
     }
   }
 
-  /** The same of a cut of a shot's program. */
-  public static CutMatch of(Shot shot, int frame) {
+  /** The cameras before and after a cut of a shot's program. */
+  public static List<String> cameras(Shot shot, int frame) {
     List<Cut> cuts = shot.program().cuts();
     int at = 0;
     while (at < cuts.size() && cuts.get(at).frame() != frame) {
@@ -40,8 +40,13 @@ public record CutMatch(int frame, String from, String to, Flow before, Flow afte
     if (at == 0 || at == cuts.size()) {
       throw new RefusedException("frame", frame, "the frame of a cut from one camera to another");
     }
-    String from = cuts.get(at - 1).camera();
-    String to = cuts.get(at).camera();
+    return List.of(cuts.get(at - 1).camera(), cuts.get(at).camera());
+  }
+
+  /** The same of a cut of a shot's program. */
+  public static CutMatch of(Shot shot, int frame) {
+    String from = cameras(shot, frame).get(0);
+    String to = cameras(shot, frame).get(1);
     Evaluation motion = Evaluation.at(shot, frame);
     return new CutMatch(
         frame, from, to, flow(motion, from, frame, frame - 1), flow(motion, to, frame, frame));

@@ -14,6 +14,7 @@ import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.joml.Quaterniond;
 
@@ -159,9 +160,9 @@ public record MatchCut(int frame, Side side, int frames) implements Edit {
   @Override
   public Footprint footprint(Shot shot) {
     Footprint.Builder places = Footprint.of(shot).reliesOn(Place.PROGRAM);
-    CutMatch match = CutMatch.of(shot, frame);
-    String turned = side == Side.AFTER ? match.to() : match.from();
-    String other = side == Side.AFTER ? match.from() : match.to();
+    List<String> cameras = CutMatch.cameras(shot, frame);
+    String turned = cameras.get(side == Side.AFTER ? 1 : 0);
+    String other = cameras.get(side == Side.AFTER ? 0 : 1);
     return places.keys(turned, Path.TURN).reliesOnMotion(turned).reliesOnMotion(other).done();
   }
 
