@@ -81,6 +81,11 @@ public record Backplate(
   }
 
   @Override
+  public Backplate lasting(double factor) {
+    return new Backplate(body, pictures, offset * factor, fit, lies);
+  }
+
+  @Override
   public Part stampsRetimed(DoubleUnaryOperator map) {
     return new Backplate(body, pictures.map(p -> p.retimed(map)), offset, fit, lies);
   }

@@ -20,6 +20,11 @@ public sealed interface FocusRule {
     return this;
   }
 
+  /** With all that lasts some frames lasting so many times as many. */
+  default FocusRule lasting(double factor) {
+    return this;
+  }
+
   /** From the curve of focus distances. */
   record Distance() implements FocusRule {}
 
@@ -43,6 +48,11 @@ public sealed interface FocusRule {
     /** Follows without lag. */
     public Follow(Target target, double offsetM) {
       this(target, offsetM, 0);
+    }
+
+    @Override
+    public Follow lasting(double factor) {
+      return new Follow(target, offsetM, (int) Math.min(LONGEST_LAG, Math.rint(lag * factor)));
     }
 
     @Override
@@ -111,7 +121,8 @@ public sealed interface FocusRule {
       return new Pulls(along, marks, pulls.stream().filter(p -> !p.id().equals(pullId)).toList());
     }
 
-    Pulls lasting(double factor) {
+    @Override
+    public Pulls lasting(double factor) {
       return new Pulls(along, marks, pulls.stream().map(p -> p.lasting(factor)).toList());
     }
 

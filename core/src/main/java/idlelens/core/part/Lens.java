@@ -156,9 +156,7 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
 
   @Override
   public Part lasting(double factor) {
-    return focus instanceof FocusRule.Pulls pulls
-        ? withFocus(pulls.lasting(factor))
-        : Part.super.lasting(factor);
+    return withFocus(focus.lasting(factor));
   }
 
   @Override

@@ -58,6 +58,14 @@ class BackplateTest {
   }
 
   @Test
+  void atTwiceTheRate_offsetAndLagAreTwiceAsManyFrames() {
+    assertThat(plate(3).lasting(2).offset()).isEqualTo(6);
+    Target boat = Target.OfNode.origin("boat");
+    Lens late = Lens.PLAIN.withFocus(new FocusRule.Follow(boat, 0.5, 12));
+    assertThat(((Lens) late.lasting(2)).focus()).isEqualTo(new FocusRule.Follow(boat, 0.5, 24));
+  }
+
+  @Test
   void withoutPictures_nothingIsShown() {
     assertThat(camera(Backplate.EMPTY).pictures()).isEmpty();
     assertThatThrownBy(() -> plate(1e7)).hasMessageStartingWith("backplate.offset is 1.0E7");
