@@ -256,6 +256,9 @@ public final class SceneOfShot {
     if (node instanceof Node.Piece piece && piece.finish().pictures().isPresent()) {
       notes.add(node.name() + ": the pictures on it stay here");
     }
+    if (node instanceof Node.Camera && node.pictures().isPresent()) {
+      notes.add(node.name() + ": its backplate stays here");
+    }
     if (node instanceof Node.Piece && node.chain().find(Look.ID).isPresent()) {
       notes.add(node.name() + ": its size and glow over time stay here");
     }
