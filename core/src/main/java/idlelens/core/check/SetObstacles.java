@@ -109,7 +109,7 @@ public final class SetObstacles {
   }
 
   private IntPredicate shown(String id) {
-    return motion.shot().isAlwaysThere(id) ? i -> true : i -> motion.isShown(id, i);
+    return motion.isAlwaysShown(id) ? i -> true : i -> motion.isShown(id, i);
   }
 
   private IntToDoubleFunction sizes(String id) {

@@ -32,6 +32,7 @@ public final class Evaluation {
   private final Map<String, NodeMotion> motions = new HashMap<>();
   private final Rides rides = new Rides(this);
   private final Moments moments;
+  private final Presence presence;
   private Evaluation start;
   private boolean filled; // else each node is evaluated when it is asked for
   private Optional<Evaluation> work;
@@ -57,6 +58,7 @@ public final class Evaluation {
     this.grid = grid;
     this.workGrid = workGrid;
     this.isStart = isStart;
+    this.presence = new Presence(shot, grid);
     this.moments =
         whole == null ? new Moments(this, new HashMap<>(), new HashMap<>()) : whole.moments;
   }
@@ -377,7 +379,12 @@ public final class Evaluation {
 
   /** Whether a node is there to be seen at a sample, with what carries it then. */
   public boolean isShown(String nodeId, int sample) {
-    return shot.isThere(nodeId, grid.frame(sample));
+    return presence.isThere(nodeId, sample);
+  }
+
+  /** Whether nothing makes a node, or what ever carries it, appear or vanish. */
+  public boolean isAlwaysShown(String nodeId) {
+    return presence.isAlways(nodeId);
   }
 
   /** Whether a piece has its size at every sample. */

@@ -5,6 +5,7 @@ import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Part;
+import idlelens.core.part.Visible;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import idlelens.core.set.Drift;
@@ -48,6 +49,11 @@ public sealed interface Node {
 
   default Chain chain() {
     return body().chain();
+  }
+
+  /** What makes it appear and vanish, where that is on. */
+  default Optional<Visible> visible() {
+    return chain().find(Visible.ID).filter(Part::isOn).map(Visible.class::cast);
   }
 
   /** Whether others can be carried by it. */

@@ -4,7 +4,6 @@ import idlelens.core.cut.Program;
 import idlelens.core.part.Carried;
 import idlelens.core.part.Lean;
 import idlelens.core.part.Part;
-import idlelens.core.part.Visible;
 import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.ArrayList;
@@ -241,22 +240,11 @@ public final class Shot {
   /** Whether a node is there to be seen at a frame, with what carries it then. */
   public boolean isThere(String id, double frame) {
     for (String at = id; !at.isEmpty(); at = node(at).chain().carried().carrierAt(frame)) {
-      if (visible(node(at)).filter(part -> !part.isThere(frame)).isPresent()) {
+      if (node(at).visible().filter(part -> !part.isThere(frame)).isPresent()) {
         return false;
       }
     }
     return true;
-  }
-
-  /** Whether nothing makes a node, or what ever carries it, appear or vanish. */
-  public boolean isAlwaysThere(String id) {
-    return visible(node(id)).isEmpty()
-        && carriersOf(node(id), known -> false).stream()
-            .allMatch(carrier -> visible(carrier).isEmpty());
-  }
-
-  private static Optional<Visible> visible(Node node) {
-    return node.chain().find(Visible.ID).filter(Part::isOn).map(Visible.class::cast);
   }
 
   /** The repeat that carries a node for all frames, at any depth. */

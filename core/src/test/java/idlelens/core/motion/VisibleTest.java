@@ -130,8 +130,9 @@ class VisibleTest {
             new NodeBody(
                 "late", "Late", false, new Chain(parts).with(SHOWN, from5), TakesKeys.ALL));
     Shot shot = SmallShots.until(10, camera(), late);
-    assertThat(shot.isAlwaysThere("cam")).isTrue();
-    assertThat(shot.isAlwaysThere("late")).isFalse();
+    Evaluation motion = Evaluation.of(shot);
+    assertThat(motion.isAlwaysShown("cam")).isTrue();
+    assertThat(motion.isAlwaysShown("late")).isFalse();
     assertThatThrownBy(() -> new CutTo(4, "late", 0).apply(shot))
         .hasMessage(
             "camera is 'Late', which is not there at frame 4; allowed: a camera that is there");

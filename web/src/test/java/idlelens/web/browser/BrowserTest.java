@@ -149,7 +149,8 @@ abstract class BrowserTest {
     twoFrames(page);
   }
 
-  private static void twoFrames(Page page) {
+  /** Waits until what is drawn with the next picture is there. */
+  protected static void twoFrames(Page page) {
     page.evaluate(
         "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))");
   }

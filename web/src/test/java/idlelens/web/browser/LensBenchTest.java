@@ -109,6 +109,7 @@ class LensBenchTest extends BrowserTest {
     page.mouse().click(chart.x + 300, chart.y + 30);
     double frame = number(page, "() => idleLens.desk.frame");
     assertThat(frame).isGreaterThan(number(page, "() => idleLens.desk.first()"));
+    twoFrames(page);
     String first = page.locator(".lens-bench .piece text").first().textContent();
     String name = first.replaceFirst(" [0-9.]+ m$", "");
     page.locator(".lens-bench .piece text").first().click();

@@ -230,7 +230,7 @@ class OperateTest extends BrowserTest {
     type(page, "Count-in", "0");
     page.keyboard().press("r");
     page.waitForSelector("#operating-says:has-text('Recording the walk')");
-    page.waitForFunction("() => idleLens.desk.frame >= idleLens.desk.first() + 12");
+    page.waitForFunction("() => idleLens.desk.operation.walk.rows.length > 12");
     page.evaluate("() => idleLens.desk.showCamera(idleLens.store.cameras().at(-1).id)");
     page.waitForFunction("() => idleLens.desk.takes.all.length === 1");
     assertThat(takes(shot).get(0).get("samples").intValue()).isGreaterThan(5);
