@@ -11,6 +11,7 @@ import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.Projection;
 import idlelens.core.lens.ShutterOpens;
 import idlelens.core.part.Aim;
 import idlelens.core.part.Carriage;
@@ -152,7 +153,8 @@ public final class Rigs {
                 0.3,
                 OptionalDouble.of(0.025),
                 new Iris(7, 0.4),
-                ShutterOpens.FORWARD),
+                ShutterOpens.FORWARD,
+                Projection.PERSPECTIVE),
             new FocusRule.Follow(Target.OfNode.origin("crate"), -0.2));
     Chain camera =
         Chain.poseAndLens()

@@ -177,8 +177,8 @@ public record InView(State[] states, double[] heights, double[] covered) {
         continue;
       }
       inPicture++;
-      RigidPose from = view.pose();
-      double[] way = {from.x(), from.y(), from.z(), world.x, world.y, world.z};
+      Vector3d eye = view.eye(seen);
+      double[] way = {eye.x, eye.y, eye.z, world.x, world.y, world.z};
       hidden += others.stream().anyMatch(o -> o.hides(sample, way)) ? 1 : 0;
     }
     return inPicture == 0 ? 0 : (double) hidden / inPicture;

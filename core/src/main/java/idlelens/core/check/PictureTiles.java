@@ -45,8 +45,8 @@ public final class PictureTiles {
   }
 
   private void add(Obstacle obstacle, Vector3d middle, double radius) {
-    double[] across = reached(middle.x, -middle.z, radius, sight.tanAcross(), sight.tanRight());
-    double[] up = reached(middle.y, -middle.z, radius, sight.tanUp(), sight.tanAbove());
+    double[] across = reached(middle.x, -middle.z, radius, sight.across(), sight.right());
+    double[] up = reached(middle.y, -middle.z, radius, sight.up(), sight.above());
     if (across[0] > HALF || across[1] < -HALF || up[0] > HALF || up[1] < -HALF) {
       return;
     }
@@ -61,22 +61,27 @@ public final class PictureTiles {
 
   /**
    * From where to where a ball reaches in the picture along one of its axes, in widths or heights
-   * of the picture: between the two planes through the camera that touch it.
+   * of the picture: between the two planes through the camera, or in parallel, that touch it.
    *
-   * @param tangent of half the field of view
-   * @param shift tangent of the angle at which the middle of the picture is seen
+   * @param half of the picture, as {@link Sight#across}
+   * @param shift of its middle, as {@link Sight#right}
    */
-  private static double[] reached(
-      double aside, double ahead, double radius, double tangent, double shift) {
+  private double[] reached(double aside, double ahead, double radius, double half, double shift) {
+    double beside = shift / (2 * half);
+    if (sight.isParallel()) {
+      double more = radius * (1 + ROUNDING);
+      return new double[] {
+        (aside - more) / (2 * half) - beside, (aside + more) / (2 * half) - beside
+      };
+    }
     double far = Math.hypot(aside, ahead);
     if (far <= radius) {
       return new double[] {Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY};
     }
     double middle = Math.atan2(aside, ahead);
-    double half = Math.asin(radius / far) + ROUNDING;
-    double beside = shift / (2 * tangent);
+    double wide = Math.asin(radius / far) + ROUNDING;
     return new double[] {
-      inPicture(middle - half, tangent) - beside, inPicture(middle + half, tangent) - beside
+      inPicture(middle - wide, half) - beside, inPicture(middle + wide, half) - beside
     };
   }
 

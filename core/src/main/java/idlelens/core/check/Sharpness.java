@@ -121,7 +121,7 @@ public record Sharpness(
 
     private double blur(int sample, double metres) {
       double widthMm = lens.gate(sample).widthMm();
-      return lens.depth(sample).blurMm(focusM(sample), metres) / widthMm;
+      return lens.blurMm(sample, metres) / widthMm;
     }
 
     /** Picture widths a frame, by central differences; on one side only beside a jump. */
@@ -142,7 +142,7 @@ public record Sharpness(
     }
 
     private How how(int sample, double metres) {
-      double least = lens.focalMm()[lens.index(sample)] / 1000;
+      double least = lens.isOrthographic() ? 0 : lens.focalMm()[lens.index(sample)] / 1000;
       if (metres <= least) {
         return How.BEHIND;
       }

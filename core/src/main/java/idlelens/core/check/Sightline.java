@@ -46,8 +46,8 @@ public record Sightline(String nodeId, double distanceM, Vector3d place, Vector3
     Evaluation now = Evaluation.at(shot, Require.within(frame, -1e7, 1e7, "frame"));
     Sight sight = new Views(now, shot.camera(camera).id()).at(0);
     Require.within(y, -sight.height() / 2, sight.height() / 2, "y");
-    Vector3d eye = sight.pose().place();
     Vector3d end = sight.world(x, y, FARTHEST_M);
+    Vector3d eye = sight.eye(sight.seen(end));
     double[] way = {eye.x, eye.y, eye.z, end.x, end.y, end.z};
     Obstacle nearest = null;
     double share = Double.POSITIVE_INFINITY;

@@ -1,7 +1,6 @@
 package idlelens.core.edit;
 
 import idlelens.core.cut.Cut;
-import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Shot;
 
 /**
@@ -12,14 +11,8 @@ import idlelens.core.scene.Shot;
 public record CutTo(int frame, String camera, int dissolve) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    if (!shot.isThere(shot.camera(camera).id(), frame)) {
-      throw new RefusedException(
-          "camera",
-          "'" + shot.node(camera).name() + "', which is not there at frame " + frame,
-          "a camera that is there");
-    }
-    return shot.withProgram(
-        shot.program().with(new Cut(frame, shot.camera(camera).id(), dissolve)));
+    return ProgramCheck.with(
+        shot, shot.program().with(new Cut(frame, shot.camera(camera).id(), dissolve)));
   }
 
   @Override

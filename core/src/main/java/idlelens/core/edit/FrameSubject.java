@@ -81,7 +81,7 @@ public record FrameSubject(
 
   @Override
   public Shot apply(Shot shot) {
-    Node.Camera camera = shot.camera(id);
+    Node.Camera camera = shot.perspective(id);
     Subject subject = new Subject(shot, subjects);
     for (String node : subject.nodes()) {
       requireApart(shot, id, node);

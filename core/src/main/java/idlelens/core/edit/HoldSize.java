@@ -80,7 +80,7 @@ public record HoldSize(
 
   @Override
   public Shot apply(Shot shot) {
-    Node.Camera camera = shot.camera(id);
+    Node.Camera camera = shot.perspective(id);
     subject.nodeId().ifPresent(node -> FrameSubject.requireApart(shot, id, node));
     Evaluation motion = Evaluation.at(shot, at);
     Seen then = seen(motion, at);

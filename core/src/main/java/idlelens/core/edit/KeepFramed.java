@@ -52,7 +52,7 @@ public record KeepFramed(
 
   @Override
   public Shot apply(Shot shot) {
-    shot.camera(id);
+    shot.perspective(id);
     List<String> members = List.copyOf(new Subject(shot, subjects).nodes());
     if (members.size() > FrameUp.MOST_OTHERS) {
       throw new RefusedException(

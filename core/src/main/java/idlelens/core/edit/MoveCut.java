@@ -10,7 +10,7 @@ import idlelens.core.scene.Shot;
 public record MoveCut(int frame, int to, boolean ripple) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    return shot.withProgram(shot.program().moved(frame, to, ripple));
+    return ProgramCheck.with(shot, shot.program().moved(frame, to, ripple));
   }
 
   @Override

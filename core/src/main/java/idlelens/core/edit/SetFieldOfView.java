@@ -34,7 +34,7 @@ public record SetFieldOfView(String id, double frame, Side side, double degrees,
 
   @Override
   public Shot apply(Shot shot) {
-    Node.Camera camera = shot.camera(id);
+    Node.Camera camera = shot.perspective(id);
     Gate gate = Evaluation.at(shot, frame).of(camera.id()).lens().orElseThrow().gate(0);
     double angle = Math.toRadians(degrees);
     double focal =

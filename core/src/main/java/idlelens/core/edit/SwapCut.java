@@ -6,7 +6,7 @@ import idlelens.core.scene.Shot;
 public record SwapCut(int frame) implements Edit {
   @Override
   public Shot apply(Shot shot) {
-    return shot.withProgram(shot.program().swapped(frame));
+    return ProgramCheck.with(shot, shot.program().swapped(frame));
   }
 
   @Override

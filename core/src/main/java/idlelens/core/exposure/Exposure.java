@@ -96,9 +96,13 @@ public final class Exposure {
   /**
    * The radius of the iris as it counts for the blur, in metres: {@code f / 2N}, drawn out by
    * {@code s / (s - f)}, since the picture lies that much behind the focal length for what is near.
-   * So a point at d becomes a disc of {@code (f/N) f/(s-f) |d-s|/d} on the sensor.
+   * So a point at d becomes a disc of {@code (f/N) f/(s-f) |d-s|/d} on the sensor. None where it
+   * sees in parallel.
    */
   private static double radiusM(LensTrack lens) {
+    if (lens.isOrthographic()) {
+      return 0;
+    }
     double focalM = lens.focalMm()[0] / MM;
     double focusM = lens.focusM()[0];
     double stop = lens.fStop()[0] / lens.value(Lens.BLUR, 0);

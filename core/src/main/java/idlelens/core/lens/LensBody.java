@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
  * @param circleMm circle of confusion, or none for 1/1500 of the used diagonal
  * @param iris the shape of its opening
  * @param opens when the shutter is open
+ * @param projection through the middle of the lens, or in parallel
  */
 public record LensBody(
     FilmBack sensor,
@@ -19,7 +20,8 @@ public record LensBody(
     double closeFocusM,
     OptionalDouble circleMm,
     Iris iris,
-    ShutterOpens opens) {
+    ShutterOpens opens,
+    Projection projection) {
   /** The part of the used diagonal that is taken as sharp. */
   public static final double DIAGONAL_TO_CIRCLE = 1500;
 
@@ -35,12 +37,19 @@ public record LensBody(
     }
     Require.present(iris, "iris");
     Require.present(opens, "opens");
+    Require.present(projection, "projection");
   }
 
   /** A plain lens on a sensor. */
   public static LensBody on(FilmBack sensor, Gate.Fit fit) {
     return new LensBody(
-        sensor, fit, 0.45, OptionalDouble.empty(), Iris.ROUND, ShutterOpens.CENTRED);
+        sensor,
+        fit,
+        0.45,
+        OptionalDouble.empty(),
+        Iris.ROUND,
+        ShutterOpens.CENTRED,
+        Projection.PERSPECTIVE);
   }
 
   /**
@@ -57,7 +66,15 @@ public record LensBody(
     return circleMm.orElseGet(() -> gate(aspect, squeeze).diagonalMm() / DIAGONAL_TO_CIRCLE);
   }
 
+  public boolean isOrthographic() {
+    return projection == Projection.ORTHOGRAPHIC;
+  }
+
+  public LensBody withProjection(Projection other) {
+    return new LensBody(sensor, fit, closeFocusM, circleMm, iris, opens, other);
+  }
+
   public LensBody withSensor(FilmBack newSensor) {
-    return new LensBody(newSensor, fit, closeFocusM, circleMm, iris, opens);
+    return new LensBody(newSensor, fit, closeFocusM, circleMm, iris, opens, projection);
   }
 }

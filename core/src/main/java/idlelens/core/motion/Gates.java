@@ -49,6 +49,15 @@ final class Gates {
     return body.gate(aspect, values.value(Lens.SQUEEZE, sample)).exceeds(body.sensor());
   }
 
+  boolean isOrthographic() {
+    return body.isOrthographic();
+  }
+
+  /** How many times as wide as without overscan it is. */
+  double grown(int sample) {
+    return 1 + values.value(Lens.OVERSCAN, sample) / 100;
+  }
+
   boolean sameAs(Gates other) {
     return aspect == other.aspect
         && body.equals(other.body)

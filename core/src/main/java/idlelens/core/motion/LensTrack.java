@@ -10,7 +10,8 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * What a lens does on every sample. Still arrays have one sample.
+ * What a lens does on every sample. Still arrays have one sample. Where it sees in parallel all is
+ * sharp, from 0 m to infinity.
  *
  * @param focalMm focal length
  * @param fStop f-number
@@ -19,8 +20,10 @@ import java.util.List;
  * @param farM farthest one; may be infinite
  * @param hyperfocalM hyperfocal distance
  * @param circleMm circle of confusion
- * @param horizontalRad full horizontal field of view
- * @param verticalRad full vertical one
+ * @param horizontalRad full horizontal field of view; 0 where it sees in parallel
+ * @param verticalRad full vertical one; 0 likewise
+ * @param widthM what lies beside each other over the width of an orthographic picture; 0 where it
+ *     sees through one point
  * @param values what else it is set to
  * @param gates what of the sensor is used
  */
@@ -34,6 +37,7 @@ public record LensTrack(
     double[] circleMm,
     double[] horizontalRad,
     double[] verticalRad,
+    double[] widthM,
     PartTrack values,
     Gates gates) {
 
@@ -58,11 +62,13 @@ public record LensTrack(
     int n = Math.max(Math.max(focal.length, stop.length), focus.length);
     n = Math.max(n, gates.isStill() ? 1 : values.grid().count());
     n = Math.max(n, values.values(Lens.BLUR).length);
+    n = Math.max(n, values.values(Lens.WIDTH).length);
     LensTrack track =
         new LensTrack(
             spread(focal, n),
             spread(stop, n),
             spread(focus, n).clone(),
+            new double[n],
             new double[n],
             new double[n],
             new double[n],
@@ -81,6 +87,11 @@ public record LensTrack(
     double f = focalMm[i];
     focusM[i] = Math.max(focusM[i], f / 1000 + NEAREST_BEYOND_LENS);
     circleMm[i] = gates.circleMm(i);
+    if (isOrthographic()) {
+      farM[i] = Double.POSITIVE_INFINITY;
+      widthM[i] = values.value(Lens.WIDTH, i) * gates.grown(i);
+      return;
+    }
     DepthOfField depth = depth(i);
     nearM[i] = depth.nearM(focusM[i]);
     farM[i] = depth.farM(focusM[i]);
@@ -90,11 +101,27 @@ public record LensTrack(
     verticalRad[i] = gate.verticalRad(f);
   }
 
-  /** What is sharp at a sample; a factor on the blur is an opening so many times as wide. */
+  public boolean isOrthographic() {
+    return gates.isOrthographic();
+  }
+
+  /**
+   * What is sharp at a sample through a lens in perspective; a factor on the blur is an opening so
+   * many times as wide.
+   */
   public DepthOfField depth(int sample) {
     int i = index(sample);
     double stop = fStop[i] / values.value(Lens.BLUR, sample);
     return new DepthOfField(focalMm[i], stop, circleMm[i]);
+  }
+
+  /**
+   * Diameter on the sensor, in millimetres, of the disc that a point becomes.
+   *
+   * @param distanceM of the point along the axis, greater than 0, may be infinite
+   */
+  public double blurMm(int sample, double distanceM) {
+    return isOrthographic() ? 0 : depth(sample).blurMm(focusM[index(sample)], distanceM);
   }
 
   /** What of the sensor is used at a sample. */
@@ -119,7 +146,10 @@ public record LensTrack(
 
   /** What the lens sees at a sample from a pose. */
   public Sight sight(int sample, RigidPose pose) {
-    return Sight.of(pose, gates.at(sample), focalMm[index(sample)]);
+    Gate gate = gates.at(sample);
+    return isOrthographic()
+        ? Sight.parallel(pose, gate, widthM[index(sample)])
+        : Sight.of(pose, gate, focalMm[index(sample)]);
   }
 
   /** The value of one of the parameters of a lens, as it takes effect. */
@@ -145,6 +175,7 @@ public record LensTrack(
         && Arrays.equals(fStop, other.fStop)
         && Arrays.equals(focusM, other.focusM)
         && Arrays.equals(circleMm, other.circleMm)
+        && Arrays.equals(widthM, other.widthM)
         && gates.sameAs(other.gates)
         && BESIDES.stream().allMatch(p -> Arrays.equals(values.values(p), other.values.values(p)));
   }

@@ -39,6 +39,7 @@ public record Chain(List<Part> parts) {
     }
     checkRides(parts);
     checkZooms(parts);
+    checkProjection(parts);
     for (String always : List.of(Keys.ID, Carried.ID)) {
       if (!ids.contains(always)) {
         throw new RefusedException("chain", "without " + always, "keys and carried in every chain");
@@ -62,6 +63,21 @@ public record Chain(List<Part> parts) {
       if (!lens && part instanceof Move move && move.way() == Move.Way.ZOOM) {
         throw new RefusedException(
             part.id() + ".way", "zoom, without a lens", "another move, or a camera");
+      }
+    }
+  }
+
+  /** Nothing that works by the field of view has an effect where a camera sees in parallel. */
+  private static void checkProjection(List<Part> parts) {
+    boolean parallel =
+        parts.stream().anyMatch(part -> part instanceof Lens lens && lens.lens().isOrthographic());
+    for (Part part : parts) {
+      boolean zooms = part instanceof Move move && move.way() == Move.Way.ZOOM;
+      if (parallel && (zooms || part instanceof FrameUp)) {
+        throw new RefusedException(
+            "lens.projection",
+            "orthographic, with " + part.kind().label() + " in the chain",
+            "perspective, or orthographic without Frame up and zooms");
       }
     }
   }

@@ -55,9 +55,20 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
   public static final Parameter SHIFT_UP =
       new Parameter("shiftUp", "Shift up", Family.SHIFT, -200, 200, 0, false);
 
+  /** What lies beside each other over the width of an orthographic picture. */
+  public static final Parameter WIDTH =
+      new Parameter("width", "Width of the picture", Family.FOCUS, 0.001, 1e5, 5, false);
+
   /** What files of other programs have no place for. */
   public static final List<Parameter> OURS =
       List.of(BLUR, SQUEEZE, IRIS_TURN, SHUTTER, OVERSCAN, SHIFT_RIGHT, SHIFT_UP);
+
+  /** The same of a camera that sees in parallel. */
+  public static final List<Parameter> OF_PARALLEL =
+      Stream.concat(OURS.stream(), Stream.of(FOCAL, WIDTH)).toList();
+
+  private static final List<Parameter> PARAMETERS =
+      Stream.of(List.of(FOCAL, F_STOP, FOCUS), OURS, List.of(WIDTH)).flatMap(List::stream).toList();
 
   public static final PartKind KIND =
       new PartKind(
@@ -68,7 +79,7 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
           false,
           true,
           false,
-          Stream.concat(Stream.of(FOCAL, F_STOP, FOCUS), OURS.stream()).toList(),
+          PARAMETERS,
           Set.of("camera"));
 
   /** A plain lens, focused by distance. */
@@ -120,7 +131,12 @@ public record Lens(PartBody body, LensBody lens, FocusRule focus) implements Par
   }
 
   public Lens withSensor(FilmBack sensor) {
-    return new Lens(body, lens.withSensor(sensor), focus);
+    return withLens(lens.withSensor(sensor));
+  }
+
+  /** With another lens or sensor, set as before. */
+  public Lens withLens(LensBody other) {
+    return new Lens(body, other, focus);
   }
 
   @Override

@@ -14,7 +14,7 @@ public final class Plate {
   private final int width;
   private final int height;
   private final int[] rgb;
-  private final double[] inverseDepth;
+  private final double[] nearest;
 
   /**
    * @param width in pixels, as height
@@ -24,7 +24,7 @@ public final class Plate {
     this.width = width;
     this.height = height;
     this.rgb = new int[width * height];
-    this.inverseDepth = new double[width * height];
+    this.nearest = new double[width * height];
     Arrays.fill(rgb, background);
   }
 
@@ -41,12 +41,13 @@ public final class Plate {
     return rgb;
   }
 
-  /** A corner in the picture: pixels, and one over its depth. */
-  private record Corner(double x, double y, double inverse) {}
+  /** A corner in the picture: pixels, and {@link Sight#nearness}. */
+  private record Corner(double x, double y, double near) {}
 
   private Corner corner(Sight sight, Vector3d seen) {
     double[] at = sight.inPicture(seen);
-    return new Corner((at[0] + 0.5) * width, (0.5 - at[1] / sight.height()) * height, -1 / seen.z);
+    return new Corner(
+        (at[0] + 0.5) * width, (0.5 - at[1] / sight.height()) * height, sight.nearness(seen));
   }
 
   /** Fills a triangle of the world. */
@@ -90,16 +91,16 @@ public final class Plate {
         double v = edge(c, a, x + 0.5, y + 0.5) / area;
         double w = 1 - u - v;
         if (u >= 0 && v >= 0 && w >= 0) {
-          put(x, y, u * a.inverse + v * b.inverse + w * c.inverse, colour);
+          put(x, y, u * a.near + v * b.near + w * c.near, colour);
         }
       }
     }
   }
 
-  private void put(int x, int y, double inverse, int colour) {
+  private void put(int x, int y, double near, int colour) {
     int at = y * width + x;
-    if (inverse > inverseDepth[at]) {
-      inverseDepth[at] = inverse;
+    if (near > nearest[at]) {
+      nearest[at] = near;
       rgb[at] = colour;
     }
   }

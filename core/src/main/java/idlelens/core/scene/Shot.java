@@ -161,6 +161,16 @@ public final class Shot {
     throw new RefusedException("camera", "'" + node(id).name() + "'", "a camera");
   }
 
+  /** The camera with that id, which has a field of view. */
+  public Node.Camera perspective(String id) {
+    Node.Camera camera = camera(id);
+    if (camera.lens().lens().isOrthographic()) {
+      throw new RefusedException(
+          "camera", "'" + camera.name() + "', which is orthographic", "a camera in perspective");
+    }
+    return camera;
+  }
+
   public List<Node.Camera> cameras() {
     return nodes.stream()
         .filter(Node.Camera.class::isInstance)

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import idlelens.core.clearance.Obstacle;
 import idlelens.core.clearance.TriangleTree;
 import idlelens.core.geometry.RigidPose;
+import idlelens.core.lens.Projection;
 import idlelens.core.lens.Sight;
 import idlelens.core.set.Mesher;
 import idlelens.core.set.Shape;
@@ -44,7 +45,8 @@ class PictureTilesTest {
     double across = 0.1 + random.nextDouble();
     double up = 0.1 + random.nextDouble();
     double right = within(random, across);
-    Sight sight = new Sight(pose(random, 3), across, up, right, within(random, up));
+    Projection projection = Projection.values()[random.nextInt(2)];
+    Sight sight = new Sight(pose(random, 3), projection, across, up, right, within(random, up));
     List<Obstacle> all =
         IntStream.range(0, 30)
             .mapToObj(i -> crate(0.3 + random.nextDouble() * 3, pose(random, 8), 0.5 + i / 10.0))
@@ -53,7 +55,7 @@ class PictureTilesTest {
     for (int i = 0; i < 60; i++) {
       double[] place = {within(random, 0.5), within(random, sight.height() / 2)};
       Vector3d to = sight.world(place[0], place[1], 0.1 + random.nextDouble() * 20);
-      Vector3d eye = sight.pose().place();
+      Vector3d eye = sight.eye(sight.seen(to));
       double[] way = {eye.x, eye.y, eye.z, to.x, to.y, to.z};
       List<Obstacle> hiding = all.stream().filter(o -> o.hides(0, way)).toList();
       assertThat(tiles.at(place)).containsAll(hiding);

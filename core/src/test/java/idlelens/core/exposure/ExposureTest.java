@@ -10,6 +10,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.lens.DepthOfField;
 import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.Projection;
 import idlelens.core.lens.ShutterOpens;
 import idlelens.core.lens.Sight;
 import idlelens.core.part.Chain;
@@ -143,7 +144,8 @@ class ExposureTest {
             0.45,
             LensBody.PLAIN.circleMm(),
             new Iris(4, 0),
-            ShutterOpens.CENTRED);
+            ShutterOpens.CENTRED,
+            Projection.PERSPECTIVE);
     Vector3d point = new Vector3d(0, 0, -2);
     double[] upright = seen(new Exposure(shot(camera(four, Map.of())), "cam", 5, PASSES), point);
     Map<Path, Curve> turned =
@@ -165,7 +167,8 @@ class ExposureTest {
             0.45,
             LensBody.PLAIN.circleMm(),
             Iris.ROUND,
-            ShutterOpens.valueOf(opens));
+            ShutterOpens.valueOf(opens),
+            Projection.PERSPECTIVE);
     Map<Path, Curve> truck =
         Map.of(Path.X, keyed(1, 0, 48, 4.7), lens(Lens.SHUTTER), Curve.still(144));
     Exposure exposure = new Exposure(shot(camera(body, truck)), "cam", 10, PASSES);

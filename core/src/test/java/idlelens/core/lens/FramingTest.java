@@ -129,7 +129,7 @@ class FramingTest {
     Vector3d seen = sight.seen(ball.centre());
     double[] at = sight.inPicture(seen);
     return new double[] {
-      at[0], at[1] / sight.height(), Framing.sizeOf(seen, ball.radius(), sight.tanUp())
+      at[0], at[1] / sight.height(), Framing.sizeOf(seen, ball.radius(), sight.up())
     };
   }
 
@@ -191,7 +191,7 @@ class FramingTest {
       double size = now.of("framer").values(new Path("frame-a", "size"))[0] / 100;
       assertThat(sight.inPicture(seen)[0]).isCloseTo(across, within(EXACT));
       assertThat(sight.inPicture(seen)[1]).isCloseTo(0, within(EXACT));
-      assertThat(Framing.sizeOf(seen, 0.87, sight.tanUp())).isCloseTo(size, within(EXACT));
+      assertThat(Framing.sizeOf(seen, 0.87, sight.up())).isCloseTo(size, within(EXACT));
     }
   }
 

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
+import idlelens.core.geometry.RigidPose;
+import idlelens.core.lens.Projection;
 import idlelens.core.lens.Sight;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Lens;
@@ -19,6 +21,8 @@ import idlelens.core.scene.TakesKeys;
 import java.util.List;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** What squeeze, overscan, shift and blur factor change of a picture, and what they leave alone. */
 class LensTrackTest {
@@ -79,11 +83,10 @@ class LensTrackTest {
     assertThat(shifted.nearM()).isEqualTo(PLAIN.nearM());
   }
 
-  @Test
-  void shiftedSight_leadsToThePointsOfThePictureAndBack() {
-    Sight sight =
-        new Sight(
-            Evaluation.at(with(Lens.BLUR, Curve.still(1)), 1).pose("cam", 0), 0.5, 0.3, 0.2, -0.1);
+  @ParameterizedTest
+  @EnumSource(Projection.class)
+  void shiftedSight_leadsToThePointsOfThePictureAndBack(Projection projection) {
+    Sight sight = new Sight(RigidPose.of(1, 2, 3, 0.4, 0.5, 0.6), projection, 0.5, 0.3, 0.2, -0.1);
     double[] back = sight.inPicture(sight.seen(sight.world(0.3, -0.2, 7)));
     assertThat(back).containsExactly(new double[] {0.3, -0.2}, within(EXACT));
   }

@@ -12,8 +12,11 @@ import idlelens.core.curve.Curve;
 import idlelens.core.curve.Key;
 import idlelens.core.curve.Tangent;
 import idlelens.core.edit.CutTo;
+import idlelens.core.edit.Edit;
 import idlelens.core.edit.Keying;
+import idlelens.core.edit.MoveCut;
 import idlelens.core.edit.SetValues;
+import idlelens.core.edit.SwapCut;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Carried;
@@ -136,7 +139,13 @@ class VisibleTest {
     assertThatThrownBy(() -> new CutTo(4, "late", 0).apply(shot))
         .hasMessage(
             "camera is 'Late', which is not there at frame 4; allowed: a camera that is there");
-    assertThat(new CutTo(5, "late", 0).apply(shot).program().cameraAt(5)).isEqualTo("late");
+    Shot cut = new CutTo(5, "late", 0).apply(new CutTo(1, "cam", 0).apply(shot));
+    assertThat(cut.program().cameraAt(5)).isEqualTo("late");
+    for (Edit wrong : List.of(new MoveCut(5, 4, false), new SwapCut(5))) {
+      assertThatThrownBy(() -> wrong.apply(cut))
+          .hasMessageContaining("'Late', which is not there at frame ");
+    }
+    assertThat(new MoveCut(5, 6, false).apply(cut).program().cameraAt(5)).isEqualTo("cam");
   }
 
   @Test

@@ -26,6 +26,7 @@ public final class ColladaFormat implements SceneFormat {
               true,
               false,
               false,
+              false,
               false));
 
   @Override

@@ -88,7 +88,7 @@ public final class AnchorTable {
     boolean shown =
         !set.isHidden(anchor.node().id())
             && isInside(seen, at, sight)
-            && isFree(sample, middle, anchor.node().id(), tiles.at(at));
+            && isFree(sample, sight.eye(seen), middle, anchor.node().id(), tiles.at(at));
     out.add(',').add(-seen.z).add(shown ? ",1," : ",0,");
     out.add(box.maxX() - box.minX()).add(',').add(box.maxY() - box.minY());
     out.add(',').add(box.maxZ() - box.minZ()).add('\n');
@@ -109,9 +109,8 @@ public final class AnchorTable {
   }
 
   /** Whether nothing lies between the camera and a point; what is nearer to it than 1 mm is it. */
-  private boolean isFree(int sample, Vector3d middle, String id, List<Obstacle> near) {
-    RigidPose eye = views.pose(sample);
-    Vector3d from = new Vector3d(eye.x(), eye.y(), eye.z());
+  private boolean isFree(
+      int sample, Vector3d from, Vector3d middle, String id, List<Obstacle> near) {
     Vector3d to = new Vector3d(middle).sub(from);
     double far = to.length();
     if (far <= AT_IT_M) {

@@ -25,6 +25,7 @@ public final class CsvFormat implements SceneFormat {
               false,
               false,
               false,
+              false,
               false));
 
   @Override

@@ -22,7 +22,8 @@ final class GltfAnimations {
 
   private static final Pattern VECTOR = Pattern.compile("/nodes/\\d+/(translation|scale)");
   private static final Pattern TURN = Pattern.compile("/nodes/\\d+/rotation");
-  private static final Pattern VIEW = Pattern.compile("/cameras/\\d+/perspective/yfov");
+  private static final Pattern VIEW =
+      Pattern.compile("/cameras/\\d+/(perspective/yfov|orthographic/[xy]mag)");
 
   private final GltfFile file;
   private final GltfAccessors numbers;
@@ -110,9 +111,9 @@ final class GltfAnimations {
     return Optional.ofNullable(byTarget.get("/nodes/" + node + "/" + path));
   }
 
-  /** The sampler that moves the field of view of the camera at a pointer. */
-  Optional<Channel> pointer(String camera) {
-    return Optional.ofNullable(byTarget.get(camera + "/perspective/yfov"));
+  /** The sampler that moves a number of the view of a camera, by the pointer to it. */
+  Optional<Channel> pointer(String number) {
+    return Optional.ofNullable(byTarget.get(number));
   }
 
   /** The last key time, in seconds. */

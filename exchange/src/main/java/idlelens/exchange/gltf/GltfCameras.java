@@ -2,7 +2,6 @@ package idlelens.exchange.gltf;
 
 import idlelens.exchange.format.FormatException;
 import idlelens.exchange.json.JsonPlace;
-import idlelens.exchange.scenefile.Channel;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Lane;
 import idlelens.exchange.scenefile.View;
@@ -26,7 +25,7 @@ final class GltfCameras {
   }
 
   private static OptionalDouble aspect(JsonPlace camera) throws FormatException {
-    if (!camera.get("perspective").has("aspectRatio")) {
+    if (!camera.has("perspective") || !camera.get("perspective").has("aspectRatio")) {
       return OptionalDouble.empty();
     }
     JsonPlace ratio = camera.get("perspective").get("aspectRatio");
@@ -40,29 +39,55 @@ final class GltfCameras {
    * A camera.
    *
    * @param index where the camera's index stands
-   * @return nothing for one without perspective, which is said
+   * @return nothing for one that is neither in perspective nor orthographic, which is said
    */
   Optional<Content> read(JsonPlace index) throws FormatException {
     JsonPlace camera = file.resolve("cameras", index);
-    if (!camera.has("perspective")) {
+    if (!camera.has("perspective") && !camera.has("orthographic")) {
       notes.add(
-          camera.path() + ": a camera without perspective is left out; a null stands in its place");
+          camera.path() + ": a camera of another kind is left out; a null stands in its place");
       return Optional.empty();
     }
+    return Optional.of(
+        new Content.Camera(
+            camera.path(),
+            camera.has("perspective") ? perspective(index, camera) : parallel(index, camera),
+            aspect(camera),
+            Optional.empty(),
+            Optional.empty(),
+            GltfFile.ours(camera)));
+  }
+
+  private View perspective(JsonPlace index, JsonPlace camera) throws FormatException {
     double yfov = camera.get("perspective").get("yfov").number();
     if (!(yfov > NARROWEST && yfov < WIDEST)) {
       throw new FormatException(
           camera.path() + ".perspective.yfov", yfov + " rad", NARROWEST + " to " + WIDEST + " rad");
     }
-    Optional<Channel> moving = animations.pointer("/cameras/" + index.whole());
-    Lane angle = moving.isPresent() ? Lane.of(moving.get()) : Lane.still(camera.path(), yfov);
-    return Optional.of(
-        new Content.Camera(
-            camera.path(),
-            new View.Upright(angle),
-            aspect(camera),
-            Optional.empty(),
-            Optional.empty(),
-            GltfFile.ours(camera)));
+    return new View.Upright(lane(index, "perspective/yfov", camera, yfov));
+  }
+
+  private View parallel(JsonPlace index, JsonPlace camera) throws FormatException {
+    return new View.Parallel(half(index, camera, "xmag"), half(index, camera, "ymag"));
+  }
+
+  /** Twice what is stated, which is half of the picture. */
+  private Lane half(JsonPlace index, JsonPlace camera, String name) throws FormatException {
+    JsonPlace stated = camera.get("orthographic").get(name);
+    Lane lane = lane(index, "orthographic/" + name, camera, stated.number());
+    for (double value : lane.channel().values()) {
+      if (!(value > 0)) {
+        throw new FormatException(stated.path(), value, "numbers greater than 0");
+      }
+    }
+    return lane.times(2);
+  }
+
+  private Lane lane(JsonPlace index, String number, JsonPlace camera, double still)
+      throws FormatException {
+    return animations
+        .pointer("/cameras/" + index.whole() + "/" + number)
+        .map(Lane::of)
+        .orElse(Lane.still(camera.path(), still));
   }
 }

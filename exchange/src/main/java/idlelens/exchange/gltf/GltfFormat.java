@@ -26,7 +26,8 @@ public final class GltfFormat implements SceneFormat {
               true,
               true,
               true,
-              false));
+              false,
+              true));
 
   @Override
   public FormatFacts facts() {

@@ -6,6 +6,7 @@ import idlelens.exchange.scenefile.Channel;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.FileClock;
 import idlelens.exchange.scenefile.FileNode;
+import idlelens.exchange.scenefile.Lane;
 import idlelens.exchange.scenefile.LensExtras;
 import idlelens.exchange.scenefile.Op;
 import idlelens.exchange.scenefile.SceneFile;
@@ -30,6 +31,10 @@ import tools.jackson.databind.node.ObjectNode;
 public final class GltfWriter {
   /** Coordinates beyond this, in metres, lose more than 0.01 mm in 32 bits. */
   private static final double FAR_FROM_ORIGIN = 160;
+
+  private static final double NEAR_M = 0.01;
+  private static final double FAR_M = 1e4;
+  private static final double HALF = 0.5;
 
   private final SceneFile scene;
   private final GlbBuilder glb = new GlbBuilder();
@@ -196,22 +201,50 @@ public final class GltfWriter {
   }
 
   private void writeCamera(Content.Camera camera, String name) {
-    View.Focal view = (View.Focal) camera.view();
-    int index = glb.list("cameras").size();
-    ObjectNode out = glb.list("cameras").addObject();
-    out.put("name", name).put("type", "perspective");
-    double height = view.heightMm().at(0);
-    out.putObject("perspective")
-        .put("aspectRatio", camera.aspect().orElseThrow())
-        .put("yfov", upright(height, view.focalMm().channel().value(0, 0)))
-        .put("znear", 0.01);
+    String pointer = "/cameras/" + glb.list("cameras").size();
+    ObjectNode out = glb.list("cameras").addObject().put("name", name);
     ObjectNode extras = ours(out);
     camera.ours().ifPresent(o -> extras.setAll((ObjectNode) o.node()));
-    LensExtras.samples(extras, "focalMm", view.focalMm());
+    if (camera.view() instanceof View.Parallel view) {
+      writeParallel(camera, view, out, pointer);
+    } else {
+      View.Focal view = (View.Focal) camera.view();
+      LensExtras.samples(extras, "focalMm", view.focalMm());
+      writePerspective(camera, view, out, pointer);
+    }
     LensExtras.samples(extras, "fStop", camera.fStop().orElseThrow());
     LensExtras.samples(extras, "focusM", camera.focus().orElseThrow());
+  }
+
+  private void writePerspective(
+      Content.Camera camera, View.Focal view, ObjectNode out, String pointer) {
+    double height = view.heightMm().at(0);
+    out.put("type", "perspective")
+        .putObject("perspective")
+        .put("aspectRatio", camera.aspect().orElseThrow())
+        .put("yfov", upright(height, view.focalMm().channel().value(0, 0)))
+        .put("znear", NEAR_M);
     if (!view.focalMm().isConstant()) {
-      writeZoom(camera, view, index);
+      writeZoom(camera, view, pointer);
+    }
+  }
+
+  /** Half of the width and half of the height of the picture. */
+  private void writeParallel(
+      Content.Camera camera, View.Parallel view, ObjectNode out, String pointer) {
+    Lane across = view.width().times(HALF);
+    Lane up = view.height().times(HALF);
+    out.put("type", "orthographic")
+        .putObject("orthographic")
+        .put("xmag", across.channel().value(0, 0))
+        .put("ymag", up.channel().value(0, 0))
+        .put("zfar", FAR_M)
+        .put("znear", NEAR_M);
+    if (!across.isConstant()) {
+      double width = view.width().channel().value(0, 0);
+      sayMoving(camera, "the width of its picture", String.format(Locale.ROOT, "%.4g m", width));
+      writeMoving(across.channel(), pointer + "/orthographic/xmag");
+      writeMoving(up.channel(), pointer + "/orthographic/ymag");
     }
   }
 
@@ -219,25 +252,34 @@ public final class GltfWriter {
     return 2 * Math.atan(heightMm / (2 * focalMm));
   }
 
-  private void writeZoom(Content.Camera camera, View.Focal view, int index) {
+  private void writeZoom(Content.Camera camera, View.Focal view, String pointer) {
     Channel focal = view.focalMm().channel();
     double height = view.heightMm().at(0);
     double[] angles = focal.values().clone();
     for (int i = 0; i < angles.length; i++) {
       angles[i] = upright(height, angles[i]);
     }
-    glb.extensionUsed("KHR_animation_pointer");
+    String at = String.format(Locale.ROOT, "%.4g mm", focal.value(0, 0));
+    sayMoving(camera, "its focal length", at);
+    writeMoving(
+        new Channel(focal.times(), angles, focal.between(), 1, focal.path()),
+        pointer + "/perspective/yfov");
+  }
+
+  private void sayMoving(Content.Camera camera, String what, String at) {
     notes.add(
         camera.where()
-            + ": its focal length moves; readers without KHR_animation_pointer see it still, at "
-            + String.format(Locale.ROOT, "%.4g mm", focal.value(0, 0)));
-    Channel moving = new Channel(focal.times(), angles, focal.between(), 1, focal.path());
+            + ": "
+            + what
+            + " moves; readers without KHR_animation_pointer see it still, at "
+            + at);
+  }
+
+  private void writeMoving(Channel moving, String pointer) {
+    glb.extensionUsed("KHR_animation_pointer");
     ObjectNode target = channel(moving, "SCALAR");
     target.put("path", "pointer");
-    target
-        .putObject("extensions")
-        .putObject("KHR_animation_pointer")
-        .put("pointer", "/cameras/" + index + "/perspective/yfov");
+    target.putObject("extensions").putObject("KHR_animation_pointer").put("pointer", pointer);
   }
 
   private void writeSun(Content.Sun sun, String name, ObjectNode out) {

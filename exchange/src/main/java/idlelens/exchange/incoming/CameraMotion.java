@@ -28,6 +28,7 @@ public final class CameraMotion {
    * @param count of samples, one a frame: 2 or more
    */
   public static Take from(Shot shot, String camera, double first, int count, Gate gate) {
+    shot.perspective(camera);
     SampleGrid grid = new SampleGrid(first, count, 1);
     NodeMotion motion = Evaluation.ofSome(shot, grid, shot.reachedFrom(camera)).of(camera);
     LensTrack lens = motion.lens().orElseThrow();

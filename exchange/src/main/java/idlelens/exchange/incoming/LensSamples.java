@@ -47,14 +47,19 @@ final class LensSamples {
    */
   Curve sameFocal(Curve fromView) throws FormatException {
     Optional<Curve> stated = curve("focalMm", Lens.FOCAL);
-    if (stated.isEmpty() || stated.get().keys().size() != fromView.keys().size()) {
+    return stated.isPresent() ? sameAs(stated.get(), fromView) : fromView;
+  }
+
+  /** What was stated, if it is what a file shows; otherwise that. */
+  static Curve sameAs(Curve stated, Curve fromView) {
+    if (stated.keys().size() != fromView.keys().size()) {
       return fromView;
     }
-    boolean same = near(stated.get().rest(), fromView.rest());
+    boolean same = near(stated.rest(), fromView.rest());
     for (int i = 0; i < fromView.keys().size(); i++) {
-      same &= near(stated.get().keys().get(i).value(), fromView.keys().get(i).value());
+      same &= near(stated.keys().get(i).value(), fromView.keys().get(i).value());
     }
-    return same ? stated.get() : fromView;
+    return same ? stated : fromView;
   }
 
   private static boolean near(double a, double b) {

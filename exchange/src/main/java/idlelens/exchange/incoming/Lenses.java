@@ -4,6 +4,7 @@ import idlelens.core.curve.Curve;
 import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.Projection;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Curves;
 import idlelens.core.part.Lens;
@@ -84,6 +85,9 @@ final class Lenses {
 
   /** What a camera says, or the sides of its sensor. */
   private static OptionalDouble aspect(Content.Camera camera) {
+    if (camera.view() instanceof View.Parallel parallel) {
+      return OptionalDouble.of(first(parallel.width()) / first(parallel.height()));
+    }
     if (camera.aspect().isPresent() || !(camera.view() instanceof View.Focal focal)) {
       return camera.aspect();
     }
@@ -101,17 +105,25 @@ final class Lenses {
    */
   Node.Camera read(Content.Camera camera, NodeBody still) throws FormatException {
     Optional<JsonPlace> ours = camera.ours();
-    Lens lens = ours.isPresent() ? lens(ours.get()) : found(camera);
+    boolean parallel = camera.view() instanceof View.Parallel;
+    Lens lens = projected(ours.isPresent() ? lens(ours.get()) : found(camera), parallel);
     Map<Path, Curve> values = new LinkedHashMap<>();
-    for (Parameter parameter : Lens.OURS) {
+    for (Parameter parameter : parallel ? Lens.OF_PARALLEL : Lens.OURS) {
       values.put(new Path(Lens.ID, parameter.id()), lens.curves().get(parameter));
     }
-    values.put(Path.FOCAL, focal(camera, lens));
+    if (camera.view() instanceof View.Parallel view) {
+      Path width = new Path(Lens.ID, Lens.WIDTH.id());
+      values.put(width, LensSamples.sameAs(values.get(width), width(camera, view, lens)));
+    } else {
+      values.put(Path.FOCAL, focal(camera, lens));
+    }
     add(values, Path.F_STOP, camera.fStop(), Lens.F_STOP, 1);
     add(values, Path.FOCUS, camera.focus(), Lens.FOCUS, metresPerUnit);
     if (ours.isPresent()) {
       LensSamples samples = new LensSamples(ours.get(), firstFrame);
-      values.put(Path.FOCAL, samples.sameFocal(values.get(Path.FOCAL)));
+      if (!parallel) {
+        values.put(Path.FOCAL, samples.sameFocal(values.get(Path.FOCAL)));
+      }
       samples.curve("fStop", Lens.F_STOP).ifPresent(c -> values.put(Path.F_STOP, c));
       samples.curve("focusM", Lens.FOCUS).ifPresent(c -> values.put(Path.FOCUS, c));
     }
@@ -149,7 +161,7 @@ final class Lenses {
     if (ours.has("set")) {
       Curves set = lens.curves();
       LensSamples samples = new LensSamples(ours.get("set"), firstFrame);
-      for (Parameter parameter : Lens.OURS) {
+      for (Parameter parameter : Lens.OF_PARALLEL) {
         Optional<Curve> curve = samples.curve(parameter.id(), parameter);
         set = curve.isPresent() ? set.with(parameter, curve.get()) : set;
       }
@@ -159,6 +171,11 @@ final class Lenses {
     return ours.has("follow")
         ? FollowHint.read(ours.get("follow"), ids).map(read::withFocus).orElse(read)
         : read;
+  }
+
+  private static Lens projected(Lens lens, boolean parallel) {
+    return lens.withLens(
+        lens.lens().withProjection(parallel ? Projection.ORTHOGRAPHIC : Projection.PERSPECTIVE));
   }
 
   /** A lens on the sensor that a file tells of. */
@@ -187,17 +204,26 @@ final class Lenses {
     if (stated.isEmpty() || Math.abs(stated.getAsDouble() / aspect - 1) <= SAME_ASPECT) {
       return;
     }
-    double up = upright(camera, 0);
+    String unit = camera.view() instanceof View.Parallel ? " m" : "°";
     notes.add(
         String.format(
             Locale.ROOT,
-            "%s: made for a picture of %.2f:1; in the shot's %.2f:1 it sees as high, and %.2f°"
-                + " across in place of %.2f°",
+            "%s: made for a picture of %.2f:1; in the shot's %.2f:1 it sees as high, and %.2f%s"
+                + " across in place of %.2f%s",
             camera.where(),
             stated.getAsDouble(),
             aspect,
-            across(up, aspect),
-            across(up, stated.getAsDouble())));
+            across(camera, aspect),
+            unit,
+            across(camera, stated.getAsDouble()),
+            unit));
+  }
+
+  /** How far it sees across in a picture of an aspect, in degrees or in metres. */
+  private double across(Content.Camera camera, double ofAspect) {
+    return camera.view() instanceof View.Parallel view
+        ? first(view.height()) * metresPerUnit * ofAspect
+        : across(upright(camera, 0), ofAspect);
   }
 
   private static double across(double yfov, double aspect) {
@@ -214,6 +240,27 @@ final class Lenses {
     return view instanceof View.Focal v
         ? 2 * Math.atan(v.heightMm().at(time) / (2 * v.focalMm().at(time)))
         : ((View.Upright) view).radians().at(time);
+  }
+
+  /** The width that is as high as the file says in the picture of the shot, without overscan. */
+  private Curve width(Content.Camera camera, View.Parallel view, Lens lens) throws FormatException {
+    boolean same = Math.abs(aspect(camera).orElseThrow() / aspect - 1) <= SAME_ASPECT;
+    Lane seen = same ? view.width() : view.height().times(aspect);
+    Curve overscan = lens.curves().get(Lens.OVERSCAN);
+    for (double value : seen.channel().values()) {
+      if (!Lens.WIDTH.holds(value * metresPerUnit / (1 + overscan.rest() / 100))) {
+        throw new FormatException(
+            seen.channel().path(),
+            value * metresPerUnit + " m",
+            "a width of " + Lens.WIDTH.least() + " to " + Lens.WIDTH.most() + " m");
+      }
+    }
+    if (isStill(lens, Lens.OVERSCAN)) {
+      return curves.exact(seen, metresPerUnit / (1 + overscan.at(0) / 100), 0);
+    }
+    return curves.everyFrame(
+        List.of(seen.channel()),
+        t -> seen.at(t) * metresPerUnit / (1 + overscan.at(curves.frame(t)) / 100));
   }
 
   private Curve focal(Content.Camera camera, Lens lens) throws FormatException {

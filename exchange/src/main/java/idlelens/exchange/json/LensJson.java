@@ -4,6 +4,7 @@ import idlelens.core.lens.FilmBack;
 import idlelens.core.lens.Gate;
 import idlelens.core.lens.Iris;
 import idlelens.core.lens.LensBody;
+import idlelens.core.lens.Projection;
 import idlelens.core.lens.ShutterOpens;
 import idlelens.core.part.Curves;
 import idlelens.core.part.Lens;
@@ -24,6 +25,7 @@ public final class LensJson {
     "circleMm",
     "iris",
     "shutterOpens",
+    "projection",
     "follow",
     "pulls"
   };
@@ -54,6 +56,9 @@ public final class LensJson {
     }
     if (lens.opens() != ShutterOpens.CENTRED) {
       out.put("shutterOpens", JsonPlace.word(lens.opens()));
+    }
+    if (lens.isOrthographic()) {
+      out.put("projection", JsonPlace.word(lens.projection()));
     }
     FocusJson.write(part.focus(), out);
   }
@@ -86,7 +91,8 @@ public final class LensJson {
                 ? OptionalDouble.of(place.get("circleMm").number())
                 : OptionalDouble.empty(),
             iris(place),
-            place.choice("shutterOpens", ShutterOpens.class, plain.opens()));
+            place.choice("shutterOpens", ShutterOpens.class, plain.opens()),
+            place.choice("projection", Projection.class, plain.projection()));
     return new Lens(Lens.PLAIN.body(), lens, FocusJson.read(place));
   }
 

@@ -26,6 +26,7 @@ public final class TrackFormat implements SceneFormat {
               false,
               false,
               false,
+              false,
               false));
 
   @Override

@@ -38,7 +38,7 @@ public final class JoinedCamera {
    */
   public static Shot in(Shot shot, Program program, FrameRange frames) {
     Evaluation motion = Evaluation.of(shot, SampleGrid.over(frames, 0), null);
-    Node.Camera first = shot.camera(program.cameraAt(frames.in()));
+    Node.Camera first = shot.perspective(program.cameraAt(frames.in()));
     Gate gate = motion.of(first.id()).lens().orElseThrow().gate(0);
     double overscan = motion.of(first.id()).lens().orElseThrow().value(Lens.OVERSCAN, 0);
     List<List<Key>> keys = new ArrayList<>();
@@ -48,7 +48,7 @@ public final class JoinedCamera {
       int frame = frames.in() + i;
       String camera = program.cameraAt(frame);
       boolean cuts = i + 1 < frames.length() && !program.cameraAt(frame + 1.0).equals(camera);
-      RigidPose pose = motion.pose(camera, i);
+      RigidPose pose = motion.pose(shot.perspective(camera).id(), i);
       near = Turns.panTiltRoll(pose.turn(), near);
       LensTrack lens = motion.of(camera).lens().orElseThrow();
       double[] values = numbers(pose, near, lens, i);

@@ -6,6 +6,7 @@ import idlelens.core.motion.LensTrack;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
+import idlelens.core.rule.RefusedException;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.exchange.json.JsonPlace;
@@ -14,6 +15,7 @@ import idlelens.exchange.scenefile.Channel;
 import idlelens.exchange.scenefile.Content;
 import idlelens.exchange.scenefile.Conventions;
 import idlelens.exchange.scenefile.FollowHint;
+import idlelens.exchange.scenefile.Holds;
 import idlelens.exchange.scenefile.Lane;
 import idlelens.exchange.scenefile.LensExtras;
 import idlelens.exchange.scenefile.View;
@@ -29,6 +31,7 @@ final class OutgoingLenses {
   private final HandOff handOff;
   private final Evaluation motion;
   private final OutgoingAxes axes;
+  private final Holds holds;
   private final double[] times;
   private final Map<String, Integer> index;
   private final Set<String> notes;
@@ -37,11 +40,13 @@ final class OutgoingLenses {
       HandOff handOff,
       Evaluation motion,
       Conventions conventions,
+      Holds holds,
       double[] times,
       Map<String, Integer> index,
       Set<String> notes) {
     this.handOff = handOff;
     this.motion = motion;
+    this.holds = holds;
     this.axes = new OutgoingAxes(conventions);
     this.times = times;
     this.index = index;
@@ -52,13 +57,8 @@ final class OutgoingLenses {
     Shot shot = handOff.shot();
     LensTrack lens = motion.of(camera.id()).lens().orElseThrow();
     double aspect = shot.header().aspect();
-    Back back = back(lens.gate(0), aspect);
     String name = camera.name();
-    View view =
-        new View.Focal(
-            lane(name, seen(lens, back), 1),
-            Lane.still(name, back.widthMm),
-            Lane.still(name, back.heightMm));
+    View view = lens.isOrthographic() ? parallel(name, lens, aspect) : focal(name, lens, aspect);
     sayShift(camera, lens);
     return new Content.Camera(
         name,
@@ -67,6 +67,26 @@ final class OutgoingLenses {
         Optional.of(lane(name, lens.fStop(), 1)),
         Optional.of(lane(name, lens.focusM(), axes.length(1))),
         Optional.of(ours(camera, lens)));
+  }
+
+  private View parallel(String name, LensTrack lens, double aspect) {
+    if (!holds.parallel()) {
+      throw new RefusedException(
+          "camera",
+          "'" + name + "', which is orthographic",
+          "a camera in perspective in this format; .usda and .glb take both");
+    }
+    double unit = axes.length(1);
+    return new View.Parallel(
+        lane(name, lens.widthM(), unit), lane(name, lens.widthM(), unit / aspect));
+  }
+
+  private View focal(String name, LensTrack lens, double aspect) {
+    Back back = back(lens.gate(0), aspect);
+    return new View.Focal(
+        lane(name, seen(lens, back), 1),
+        Lane.still(name, back.widthMm),
+        Lane.still(name, back.heightMm));
   }
 
   /** The film back at the receiver. */
@@ -115,7 +135,7 @@ final class OutgoingLenses {
   /** What it is set to besides that no format has a place for. */
   private void set(String name, LensTrack lens, ObjectNode out) {
     ObjectNode set = JsonNodeFactory.instance.objectNode();
-    for (Parameter parameter : Lens.OURS) {
+    for (Parameter parameter : lens.isOrthographic() ? Lens.OF_PARALLEL : Lens.OURS) {
       Lane lane = lane(name, lens.values().values(parameter), 1);
       if (!lane.isConstant() || lane.at(0) != parameter.usual()) {
         LensExtras.samples(set, parameter.id(), lane);

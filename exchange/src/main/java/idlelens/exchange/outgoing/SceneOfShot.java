@@ -60,7 +60,8 @@ public final class SceneOfShot {
     this.inTheWorld = !holds.nodes();
     this.motion = Evaluation.of(shot, handOff.grid(), null);
     this.ops = new LocalOps(handOff, motion, new OutgoingAxes(conventions), holds, notes);
-    this.lenses = new OutgoingLenses(handOff, motion, conventions, ops.times(), index, notes);
+    this.lenses =
+        new OutgoingLenses(handOff, motion, conventions, holds, ops.times(), index, notes);
     this.pieces = new OutgoingPieces(conventions, stored, notes);
   }
 

@@ -15,6 +15,7 @@ import idlelens.core.scene.Shot;
  * @param lens what does not change
  * @param gate the part of the sensor that is used
  * @param focalMm least and most, as the other pairs
+ * @param widthM of an orthographic picture; 0 of one in perspective
  * @param heightM above the ground of the set
  * @param pathM metres that it goes
  * @param fastestMs metres a second at most, from frame to frame
@@ -28,6 +29,7 @@ record CameraFacts(
     double[] focalMm,
     double[] fStop,
     double[] focusM,
+    double[] widthM,
     double[] heightM,
     double pathM,
     double fastestMs,
@@ -56,6 +58,7 @@ record CameraFacts(
         range(lens.focalMm()),
         range(lens.fStop()),
         range(lens.focusM()),
+        range(lens.widthM()),
         range(world.y()),
         path,
         fastest,

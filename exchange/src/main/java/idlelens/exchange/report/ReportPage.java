@@ -116,6 +116,24 @@ public final class ReportPage {
 
   private void camera(CameraFacts facts) {
     out.append("<h2>").append(escaped(facts.name())).append("</h2><table>");
+    if (facts.lens().isOrthographic()) {
+      row("Orthographic", range(facts.widthM(), "m", 2) + " across, no depth of field");
+    } else {
+      optics(facts);
+    }
+    double second = shutterDeg / 360 / shot.header().rate().framesPerSecond();
+    String degrees = Double.toString(shutterDeg).replaceFirst("\\.0$", "");
+    row("Shutter", format("%s°, 1/%.0f s", degrees, 1 / second));
+    row("Height", range(facts.heightM(), "m", 2));
+    row("Path", format("%.2f m", facts.pathM()));
+    row(
+        "Speed",
+        format("%.2f m/s on the mean, %.2f m/s at most", facts.meanMs(), facts.fastestMs()));
+    row("Turning", format("%.1f °/s at most", facts.turnDegS()));
+    out.append("</table>");
+  }
+
+  private void optics(CameraFacts facts) {
     row("Focal length", range(facts.focalMm(), "mm", 2));
     row(
         "Sensor",
@@ -132,17 +150,7 @@ public final class ReportPage {
     };
     row("View across", range(across, "°", 2));
     row("F-stop", "f/" + range(facts.fStop(), "", 1).strip());
-    double second = shutterDeg / 360 / shot.header().rate().framesPerSecond();
-    String degrees = Double.toString(shutterDeg).replaceFirst("\\.0$", "");
-    row("Shutter", format("%s°, 1/%.0f s", degrees, 1 / second));
     row("Focus", range(facts.focusM(), "m", 2));
-    row("Height", range(facts.heightM(), "m", 2));
-    row("Path", format("%.2f m", facts.pathM()));
-    row(
-        "Speed",
-        format("%.2f m/s on the mean, %.2f m/s at most", facts.meanMs(), facts.fastestMs()));
-    row("Turning", format("%.1f °/s at most", facts.turnDegS()));
-    out.append("</table>");
   }
 
   private void cuts(CutList cuts) {

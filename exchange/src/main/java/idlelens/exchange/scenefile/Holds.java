@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param steps whether a value may be held from key to key
  * @param singlePrecision whether its numbers have 32 bits
  * @param appearing whether something may be seen at some times only
+ * @param parallel whether a camera may see in parallel
  */
 public record Holds(
     List<Axes> axes,
@@ -21,7 +22,8 @@ public record Holds(
     boolean nodes,
     boolean steps,
     boolean singlePrecision,
-    boolean appearing) {
+    boolean appearing,
+    boolean parallel) {
 
   /** Those of what is wished for that it can hold. */
   public Conventions within(Conventions wish) {

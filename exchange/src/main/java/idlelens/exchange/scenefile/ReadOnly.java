@@ -8,7 +8,15 @@ import java.util.Optional;
 public interface ReadOnly extends SceneFormat {
   /** Said of formats that are never written. */
   Holds NOTHING =
-      new Holds(List.of(Axes.Y_UP), Optional.empty(), Optional.empty(), false, false, false, false);
+      new Holds(
+          List.of(Axes.Y_UP),
+          Optional.empty(),
+          Optional.empty(),
+          false,
+          false,
+          false,
+          false,
+          false);
 
   @Override
   default boolean isWritten() {

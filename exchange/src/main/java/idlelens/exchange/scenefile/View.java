@@ -22,6 +22,14 @@ public sealed interface View {
     }
   }
 
+  /** What lies beside and above each other in the picture, in parallel, in the file's unit. */
+  record Parallel(Lane width, Lane height) implements View {
+    @Override
+    public List<Lane> lanes() {
+      return List.of(width, height);
+    }
+  }
+
   /** Focal length and the part of the sensor that is used, in millimetres. */
   record Focal(Lane focalMm, Lane widthMm, Lane heightMm) implements View {
     @Override

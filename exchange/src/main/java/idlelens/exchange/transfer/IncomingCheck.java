@@ -50,7 +50,7 @@ public record IncomingCheck(
   }
 
   private static Gate gate(Shot shot, String camera) {
-    return shot.camera(camera).lens().gate(shot.header().aspect(), shot.header().range().in());
+    return shot.perspective(camera).lens().gate(shot.header().aspect(), shot.header().range().in());
   }
 
   /** How far apart the two see the same points on each frame of the shot, in pixels at most. */

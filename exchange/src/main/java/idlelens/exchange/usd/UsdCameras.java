@@ -16,6 +16,7 @@ final class UsdCameras {
 
   private static final double WIDTH = 20.955;
   private static final double HEIGHT = 15.2908;
+  private static final double TENTHS = 10;
   private static final double MM_OF_TENTHS = 100;
 
   private final double toMm;
@@ -25,16 +26,23 @@ final class UsdCameras {
   }
 
   Content.Camera read(UsdPrim prim, Optional<JsonPlace> ours) throws FormatException {
-    Lane focal = positive(prim, "focalLength", FOCAL);
-    Lane width = positive(prim, "horizontalAperture", WIDTH);
-    Lane height = positive(prim, "verticalAperture", HEIGHT);
     return new Content.Camera(
         prim.path(),
-        new View.Focal(focal.times(toMm), width.times(toMm), height.times(toMm)),
+        view(prim),
         OptionalDouble.empty(),
         unlessZero(prim, "fStop"),
         unlessZero(prim, "focusDistance"),
         ours);
+  }
+
+  private View view(UsdPrim prim) throws FormatException {
+    Lane width = positive(prim, "horizontalAperture", WIDTH);
+    Lane height = positive(prim, "verticalAperture", HEIGHT);
+    if (prim.words("projection").contains("orthographic")) {
+      return new View.Parallel(width.times(1 / TENTHS), height.times(1 / TENTHS));
+    }
+    Lane focal = positive(prim, "focalLength", FOCAL);
+    return new View.Focal(focal.times(toMm), width.times(toMm), height.times(toMm));
   }
 
   private static Lane positive(UsdPrim prim, String name, double otherwise) throws FormatException {

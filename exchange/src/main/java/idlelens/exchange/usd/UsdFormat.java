@@ -26,6 +26,7 @@ public final class UsdFormat implements SceneFormat {
               true,
               false,
               false,
+              true,
               true));
 
   @Override

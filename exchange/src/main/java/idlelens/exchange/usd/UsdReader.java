@@ -204,7 +204,7 @@ public final class UsdReader {
       throws FormatException {
     switch (prim.type()) {
       case "Camera":
-        camera(prim, ours, into);
+        into.add(cameras.read(prim, ours));
         break;
       case "Mesh":
         into.add(new Content.Piece(prim.path(), UsdMeshes.read(prim, budget), ours));
@@ -218,16 +218,6 @@ public final class UsdReader {
               prim.path() + ": a " + prim.type() + " is left out; a null stands in its place");
         }
     }
-  }
-
-  private void camera(UsdPrim prim, Optional<JsonPlace> ours, List<Content> into)
-      throws FormatException {
-    if (prim.words("projection").contains("orthographic")) {
-      notes.add(
-          prim.path() + ": a camera without perspective is left out; a null stands in its place");
-      return;
-    }
-    into.add(cameras.read(prim, ours));
   }
 
   private Content.Sun sun(UsdPrim prim) {

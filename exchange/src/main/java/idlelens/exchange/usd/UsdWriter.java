@@ -31,6 +31,7 @@ import tools.jackson.databind.node.ObjectNode;
  * it, which more readers play than motion on a camera itself.
  */
 public final class UsdWriter {
+  private static final double TENTHS = 10;
   private static final double MM_OF_TENTHS = 100;
   private static final String STEP = "    ";
   private static final int DEEPEST_MARGIN = 16;
@@ -271,17 +272,28 @@ public final class UsdWriter {
   }
 
   private void camera(Content.Camera camera) {
-    View.Focal view = (View.Focal) camera.view();
-    double fromMm = 1 / (MM_OF_TENTHS * scene.conventions().metresPerUnit());
     openContent("Camera", LENS, ours(camera.ours()));
     line("float2 clippingRange = (" + near() + ", " + near() * 1e6 + ")");
-    line("token projection = \"perspective\"");
-    property("focalLength", view.focalMm(), fromMm);
-    property("horizontalAperture", view.widthMm(), fromMm);
-    property("verticalAperture", view.heightMm(), fromMm);
+    view(camera.view());
     camera.fStop().ifPresent(stop -> property("fStop", stop, 1));
     camera.focus().ifPresent(focus -> property("focusDistance", focus, 1));
     close("}");
+  }
+
+  /** Apertures are in tenths of the unit, also those in parallel. */
+  private void view(View view) {
+    if (view instanceof View.Parallel parallel) {
+      line("token projection = \"orthographic\"");
+      property("horizontalAperture", parallel.width(), TENTHS);
+      property("verticalAperture", parallel.height(), TENTHS);
+      return;
+    }
+    View.Focal focal = (View.Focal) view;
+    double fromMm = 1 / (MM_OF_TENTHS * scene.conventions().metresPerUnit());
+    line("token projection = \"perspective\"");
+    property("focalLength", focal.focalMm(), fromMm);
+    property("horizontalAperture", focal.widthMm(), fromMm);
+    property("verticalAperture", focal.heightMm(), fromMm);
   }
 
   /** A centimetre, in the file's unit. */

@@ -1,12 +1,16 @@
 package idlelens.exchange.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.lens.Projection;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.part.Lens;
 import idlelens.core.part.Parameter;
+import idlelens.core.rule.RefusedException;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
@@ -75,6 +79,35 @@ class FormatRoundTripTest {
       }
       assertThat(is.value(Lens.FOCAL, i)).isCloseTo(was.value(Lens.FOCAL, i), within(1e-4));
       assertThat(is.gate(i).rightMm()).isCloseTo(was.gate(i).rightMm(), within(1e-9));
+    }
+    assertThat(back.cameras().get(0).lens().lens()).isEqualTo(shot.camera("cam").lens().lens());
+  }
+
+  /** A camera that sees in parallel, its width and overscan keyed, and more than fits elsewhere. */
+  @ParameterizedTest
+  @MethodSource("everyScene")
+  void orthographicCamera_comesBackAsItIs_orIsRefused(String id) throws Exception {
+    SceneFormat format = SceneFormats.writing(id);
+    Node.Camera plain = SHOT.camera("cam");
+    Lens lens = plain.lens();
+    Node.Camera parallel =
+        new Node.Camera(
+            plain.body(), lens.withLens(lens.lens().withProjection(Projection.ORTHOGRAPHIC)));
+    Shot shot = SHOT.withNode(Rigs.setTo(parallel, Lens.OF_PARALLEL));
+    HandOff handOff = Exchanged.handOff(shot, "cam", ReceiverProfile.Z_UP_CENTIMETRES);
+    if (!format.holds().parallel()) {
+      assertThatThrownBy(() -> Exchanged.write(handOff, format))
+          .isInstanceOf(RefusedException.class)
+          .hasMessageContaining("which is orthographic; allowed: a camera in perspective in this");
+      return;
+    }
+    Shot back = Exchanged.read(format, Exchanged.write(handOff, format));
+    LensTrack was = lens(shot, "cam", shot.header().range());
+    LensTrack is = lens(back, back.cameras().get(0).id(), shot.header().range());
+    for (int i = 0; i < shot.header().range().length(); i++) {
+      assertThat(is.widthM()[i]).isCloseTo(was.widthM()[i], within(1e-6 * was.widthM()[i]));
+      assertThat(is.value(Lens.FOCAL, i)).isCloseTo(was.value(Lens.FOCAL, i), within(1e-9));
+      assertThat(is.value(Lens.OVERSCAN, i)).isCloseTo(was.value(Lens.OVERSCAN, i), within(1e-9));
     }
     assertThat(back.cameras().get(0).lens().lens()).isEqualTo(shot.camera("cam").lens().lens());
   }

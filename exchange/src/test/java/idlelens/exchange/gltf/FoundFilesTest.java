@@ -83,7 +83,7 @@ class FoundFilesTest {
     SceneImport found = read("no-perspective.glb");
     assertThat(found.notes())
         .contains(
-            "cameras[0]: a camera without perspective is left out; a null stands in its place",
+            "cameras[0]: a camera of another kind is left out; a null stands in its place",
             "1 node outside the file's scene left out");
     assertThat(named(shot(found), "Gantry-cam")).isInstanceOf(Node.Null.class);
   }

@@ -9,6 +9,7 @@ import idlelens.core.curve.Tangent;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Lens;
 import idlelens.core.part.Path;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -115,16 +116,28 @@ class GltfPartsTest {
   }
 
   @Test
-  void orthographicCamerasAndOtherLights_areLeftOutAndSaid() throws Exception {
+  void orthographicCamera_comesIn_asHighAsItIs() throws Exception {
+    SceneImport found =
+        read(
+            "'nodes':[{'camera':0}],'cameras':[{'type':'orthographic',"
+                + "'orthographic':{'xmag':2,'ymag':1.5,'zfar':9,'znear':1}}]");
+    Node.Camera camera = (Node.Camera) found.nodes().get(0);
+    assertThat(camera.lens().lens().isOrthographic()).isTrue();
+    double across = camera.lens().curves().get(Lens.WIDTH).rest();
+    assertThat(across / found.aspect().orElseThrow()).isCloseTo(3, within(1e-12));
+  }
+
+  @Test
+  void otherCamerasAndLights_areLeftOutAndSaid() throws Exception {
     SceneImport found =
         read(
             "'nodes':[{'camera':0},{'extensions':{'KHR_lights_punctual':{'light':0}}}],"
-                + "'cameras':[{'type':'orthographic','orthographic':{'xmag':1,'ymag':1,'zfar':9,'znear':1}}],"
+                + "'cameras':[{'type':'panorama'}],"
                 + "'extensions':{'KHR_lights_punctual':{'lights':[{'type':'spot'}]}}");
     assertThat(found.nodes()).allMatch(Node.Null.class::isInstance);
     assertThat(found.notes())
         .containsExactly(
-            "cameras[0]: a camera without perspective is left out; a null stands in its place",
+            "cameras[0]: a camera of another kind is left out; a null stands in its place",
             "extensions.KHR_lights_punctual.lights[0]: lights other than directional ones are left"
                 + " out");
   }

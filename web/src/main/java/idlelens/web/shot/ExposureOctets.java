@@ -120,10 +120,10 @@ final class ExposureOctets {
   private void putEye(Map<String, float[]> to, int pass) {
     Sight sight = exposure.sight(pass);
     put(sight.pose(), pass, to);
-    to.get("across")[pass] = (float) sight.tanAcross();
-    to.get("up")[pass] = (float) sight.tanUp();
-    to.get("right")[pass] = (float) sight.tanRight();
-    to.get("above")[pass] = (float) sight.tanAbove();
+    to.get("across")[pass] = (float) sight.across();
+    to.get("up")[pass] = (float) sight.up();
+    to.get("right")[pass] = (float) sight.right();
+    to.get("above")[pass] = (float) sight.above();
     double first = shot.shot().header().range().in();
     to.get("later")[pass] = (float) (exposure.moment(pass) - first);
   }

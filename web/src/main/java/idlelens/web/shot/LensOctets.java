@@ -25,6 +25,7 @@ final class LensOctets {
     bundle.add(to, "circleMm", lens.circleMm(), 1);
     bundle.add(to, "horizontalDeg", lens.horizontalRad(), DEGREES);
     bundle.add(to, "verticalDeg", lens.verticalRad(), DEGREES);
+    bundle.add(to, "widthM", lens.widthM(), 1);
     bundle.add(to, "blur", lens.values().values(Lens.BLUR), 1);
     bundle.add(to, "squeeze", lens.values().values(Lens.SQUEEZE), 1);
     bundle.add(to, "irisTurnDeg", lens.values().values(Lens.IRIS_TURN), 1);
@@ -45,7 +46,7 @@ final class LensOctets {
   /** The discs of what is infinitely far; that of a distance d is |d - s| / d of it. */
   private static double[] blurFar(LensTrack lens) {
     double[] out = new double[lens.samples()];
-    Arrays.setAll(out, i -> lens.depth(i).blurMm(lens.focusM()[i], Double.POSITIVE_INFINITY));
+    Arrays.setAll(out, i -> lens.blurMm(i, Double.POSITIVE_INFINITY));
     return out;
   }
 
