@@ -88,6 +88,7 @@ final class ExposureOctets {
       looks.forEach((node, to) -> putLooks(node, pass, to));
     }
     ObjectNode head = bundle.head();
+    head.put("parallel", exposure.sight(0).isParallel());
     add(head.putObject("eye"), eye);
     ArrayNode nodes = head.putArray("nodes");
     poses.forEach(

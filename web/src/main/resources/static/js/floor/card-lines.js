@@ -75,17 +75,26 @@ const LINES = {
 
   lens(store, desk, node, part) {
     const lens = store.lens(node.id, desk.frame);
-    const keyed = keyFrames(node, pathsIn(part)).length > 0;
-    const distance = keyed ? 'pull' : lengthText(lens?.focusM ?? 0);
-    const at = part.pulls ? `to ${markAt(part.pulls, desk.frame).name}` : distance;
-    const focus = part.follow ? `follows ${targetName(store, part.follow)}` : at;
     const columns = store.motion.get(node.id)?.lens;
+    if (part.projection) {
+      const column = columns?.widthM;
+      const line = `${lengthText(lens?.widthM ?? 0)} across, orthographic`;
+      return { line, columns: column ? [{ column, name: 'width', family: 'focus' }] : [] };
+    }
     return {
-      line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focus}`,
+      line: `${millimetres(lens?.focalMm ?? 0)} · ${stop(lens?.fStop ?? 0)} · ${focusWords(store, desk, node, part)}`,
       columns: columns ? LENS.map(([id, name, family]) => ({ column: columns[id], name, family })) : [],
     };
   },
 };
+
+/** Where the focus is, or what it follows or is pulled to. */
+function focusWords(store, desk, node, part) {
+  if (part.follow) return `follows ${targetName(store, part.follow)}`;
+  if (part.pulls) return `to ${markAt(part.pulls, desk.frame).name}`;
+  const keyed = keyFrames(node, pathsIn(part)).length > 0;
+  return keyed ? 'pull' : lengthText(store.lens(node.id, desk.frame)?.focusM ?? 0);
+}
 
 /** What a motion does beyond the shot. */
 const EDGES = { own: 'as keyed', hold: 'hold', 'run-on': 'run on', cycle: 'cycle' };

@@ -4,6 +4,7 @@ import { aspectName, degrees, millimetres, rateLabel, stop } from '../common/for
 import { timeText } from '../common/time-text.js';
 import { lengthText, units } from '../common/units.js';
 import { offInRig } from '../shot/parts.js';
+import { isParallel } from '../shot/seen.js';
 import { programWords } from '../shot/program.js';
 
 /** The choice that is no camera. */
@@ -30,12 +31,24 @@ function showSeen(store, desk) {
   tag.textContent = `${store.byId.get(desk.camera)?.name}, ${words}`;
 }
 
+const lensWords = (lens) => [
+  `${millimetres(lens.focalMm)}  ${stop(lens.fStop)}`,
+  `focus ${lengthText(lens.focusM)}`,
+  `Field of view ${degrees(lens.horizontalDeg)} × ${degrees(lens.verticalDeg)}`,
+];
+
+const parallelWords = ({ widthM }) => [
+  `${lengthText(widthM)} across`,
+  'no depth of field',
+  'An orthographic camera: all is as large, and sharp, at any distance',
+];
+
 function showLens(store, desk) {
   const lens = desk.camera && store.lens(desk.camera, desk.frame);
-  $('strip-lens').textContent = lens ? `${millimetres(lens.focalMm)}  ${stop(lens.fStop)}` : '';
-  $('strip-focus').textContent = lens ? `focus ${lengthText(lens.focusM)}` : '';
-  const view = lens && `${degrees(lens.horizontalDeg)} × ${degrees(lens.verticalDeg)}`;
-  $('strip-focus').title = lens ? `Field of view ${view}` : '';
+  const [what, how, says] = lens ? (isParallel(lens) ? parallelWords(lens) : lensWords(lens)) : ['', '', ''];
+  $('strip-lens').textContent = what;
+  $('strip-focus').textContent = how;
+  $('strip-focus').title = says;
   $('strip-frame').textContent = timeText(desk.frame, store.header);
 }
 

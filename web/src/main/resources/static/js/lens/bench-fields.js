@@ -36,6 +36,7 @@ export function fieldsOf(store, desk, id) {
     blur: channel('blur'),
     squeeze: channel('squeeze'),
     turn: channel('irisTurn'),
+    width: channel('width'),
     shutter: channel('shutter'),
     overscan: channel('overscan'),
     shiftRight: channel('shiftRight'),
@@ -132,6 +133,17 @@ function opensChoice(lens) {
     },
   };
 }
+
+/** The numbers of an orthographic camera: those of the picture, and of the shutter. */
+export const parallelGroups = (fields) => ({
+  field: [
+    named('Width', fields.width),
+    named('Overscan', fields.overscan),
+    named('Shift', fields.shiftRight),
+    named('up', fields.shiftUp),
+  ],
+  shutter: [named('Shutter', fields.shutter), named('1/', fields.openFor), named('', fields.opens)],
+});
 
 /** The numbers below each drawing. */
 export const groups = (fields, pick) => ({

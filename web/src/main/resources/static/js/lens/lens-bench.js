@@ -8,8 +8,9 @@ import { Depths } from '../shot/depths.js';
 import { isOff, lensOf } from '../shot/parts.js';
 import { markAt } from '../shot/focus.js';
 import { heightPx } from '../shot/picture-frame.js';
+import { isParallel } from '../shot/seen.js';
 import { targetNode } from '../shot/targets.js';
-import { fieldsOf, groups } from './bench-fields.js';
+import { fieldsOf, groups, parallelGroups } from './bench-fields.js';
 import { DepthChart } from './depth-chart.js';
 import { FieldDrawing } from './field-drawing.js';
 import { IrisDrawing } from './iris-drawing.js';
@@ -55,22 +56,42 @@ export class LensBench {
       this.element.replaceChildren(h('p', { class: 'nothing', text }));
       return;
     }
-    const { sensorMm, closeFocusM, follow, pulls } = lensOf(node);
-    const made = `${node.id} ${follow ? 'follows' : pulls ? 'pulled' : ''}`;
-    if (this.built !== made) this.build(node.id);
+    const { sensorMm, closeFocusM, follow, pulls, projection } = lensOf(node);
+    const made = `${node.id} ${projection ?? ''} ${follow ? 'follows' : pulls ? 'pulled' : ''}`;
+    if (this.built !== made) this.build(node.id, isParallel(lens));
     this.built = made;
     const motion = this.store.motion.get(node.id);
     const pictureHeight = heightPx(this.store.picture, this.store.header.aspect);
     const now = { node, lens, sensorMm, closeFocusM, motion, outline: motion.iris, pictureHeight };
     this.drawings.forEach((drawing) => drawing.show(now));
     Object.values(this.fields).forEach((field) => field.refresh());
-    this.facts.textContent = factsOf(lens);
     this.marks.textContent = marksOf(node, lens, closeFocusM);
+    if (isParallel(lens)) return;
+    this.facts.textContent = factsOf(lens);
     this.follows.textContent = focusSays(this.store, this.desk, { follow, pulls });
   }
 
   /** Makes drawings and fields for a camera. */
-  build(id) {
+  build(id, parallel) {
+    this.element.classList.toggle('parallel', parallel);
+    this.marks = h('span', { class: 'trouble', role: 'status' });
+    if (parallel) this.buildParallel(id);
+    else this.buildPerspective(id);
+  }
+
+  /** An orthographic camera has a picture, and no lens in section. */
+  buildParallel(id) {
+    this.fields = fieldsOf(this.store, this.desk, id);
+    const named = parallelGroups(this.fields);
+    const field = new FieldDrawing(this.fields);
+    this.drawings = [field];
+    this.element.replaceChildren(
+      part('View', [field.svg], named.field),
+      part('Orthographic', PARALLEL_WORDS, [...named.shutter, this.marks]),
+    );
+  }
+
+  buildPerspective(id) {
     this.fields = fieldsOf(this.store, this.desk, id);
     const pick = button('Pick', () => pickFocus(this.store, this.desk, id), {
       title: 'Press in the picture what is to be sharp',
@@ -83,23 +104,30 @@ export class LensBench {
     this.drawings = [section, iris, field, chart];
     this.facts = h('span', { class: 'number' });
     this.follows = h('small');
-    this.marks = h('span', { class: 'trouble', role: 'status' });
-    const part = (title, drawing, numbers, ...more) =>
-      h(
-        'div',
-        { class: `part ${title.toLowerCase()}` },
-        h('h2', { text: title }),
-        drawing.svg,
-        h('div', { class: 'numbers' }, ...numbers, ...more),
-      );
     this.element.replaceChildren(
-      part('Lens', section, named.section),
-      part('Iris', iris, named.iris),
-      part('View', field, named.field),
-      part('Distances', chart, named.depth, this.follows, this.facts, this.marks),
+      part('Lens', [section.svg], named.section),
+      part('Iris', [iris.svg], named.iris),
+      part('View', [field.svg], named.field),
+      part('Distances', [chart.svg], [...named.depth, this.follows, this.facts, this.marks]),
     );
   }
 }
+
+/** A drawing, or what else there is to see, with its numbers. */
+const part = (title, shown, numbers) =>
+  h(
+    'div',
+    { class: `part ${title.toLowerCase()}` },
+    h('h2', { text: title }),
+    ...shown,
+    h('div', { class: 'numbers' }, ...numbers),
+  );
+
+const PARALLEL_WORDS = [
+  'It sees in parallel: a metre is as large in the picture at any distance. To dolly changes nothing in size.',
+  'No depth of field: nothing is out of focus, whatever the f-stop. Motion blur is as with any camera.',
+  'Focal length, f-stop, iris and focus are kept, and come back with “perspective” in the Lens panel.',
+].map((text) => h('p', { text }));
 
 /** What focus follows, or which mark it is on or goes to. */
 function focusSays(store, desk, { follow, pulls }) {
@@ -118,6 +146,7 @@ function factsOf(lens) {
 function marksOf(node, lens, closeFocusM) {
   if (isOff(node, 'lens')) return 'switched off: as at the first frame';
   const marks = [];
+  if (isParallel(lens)) return '';
   if (lens.fStop < LEAST_STOP) marks.push(`no lens opens to ${stop(lens.fStop)}`);
   if (lens.focusM < closeFocusM - 1e-6) marks.push(`this lens focuses from ${lengthText(closeFocusM)} on`);
   return marks.join(' · ');

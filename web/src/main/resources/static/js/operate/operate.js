@@ -1,6 +1,7 @@
 // Operate: driving the camera, or a carrier of it, from inside its picture; or walking the set with it.
 import { aimedAt, targetPlace } from '../shot/targets.js';
 import { outOf } from '../shot/samples.js';
+import { reachOf, turnOf } from '../shot/seen.js';
 
 const ROLL_DEG_PER_PX = 0.15;
 const ORBIT_DEG_PER_PX = 0.35;
@@ -78,9 +79,9 @@ export class Operate extends EventTarget {
     const mode = event.altKey ? 'roll' : event.shiftKey ? 'shift' : this.mode;
     const lens = this.store.lens(this.desk.camera, this.desk.frame);
     const about = mode === 'orbit' ? this.pivot() : null;
-    const perPixel = lens.verticalDeg / this.canvas.clientHeight;
+    const perPixel = turnOf(lens) / this.canvas.clientHeight;
     const drag = new AbortController();
-    const at = (e) => this.motion(mode, e.clientX - from.x, e.clientY - from.y, perPixel, lens.focusM);
+    const at = (e) => this.motion(mode, e.clientX - from.x, e.clientY - from.y, perPixel, reachOf(lens));
     const move = (e) => this.apply(node, at(e), false, about);
     const end = (e) => {
       drag.abort();

@@ -2,7 +2,17 @@
 import { lensOf } from '../shot/parts.js';
 
 /** All of it. */
-export const SETTINGS = ['sensorMm', 'fit', 'closeFocusM', 'circleMm', 'iris', 'shutterOpens', 'follow', 'pulls'];
+export const SETTINGS = [
+  'sensorMm',
+  'fit',
+  'closeFocusM',
+  'circleMm',
+  'iris',
+  'shutterOpens',
+  'projection',
+  'follow',
+  'pulls',
+];
 
 /** What a lens is set to now, and how that is changed. */
 export function settingsOf(store, id) {

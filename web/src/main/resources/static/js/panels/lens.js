@@ -3,6 +3,7 @@ import { h } from '../common/dom.js';
 import { fixed } from '../common/format.js';
 import { lengthText } from '../common/units.js';
 import { isOff, lensOf } from '../shot/parts.js';
+import { isParallel, seenBy } from '../shot/seen.js';
 import { channelField, choice, fact, isSwitchedOff, labelled, row } from './fields.js';
 import { focusPart } from './focus.js';
 import { keyState } from './key-button.js';
@@ -19,11 +20,11 @@ export const lensPanel = {
 
   build(store, desk, node, { sensors }) {
     const lens = settingsOf(store, node.id);
+    const parallel = lens.now().projection === 'orthographic';
     const parts = [
+      projectionPart(lens),
       sensorPart(store, lens, sensors),
-      focalPart(store, desk, node.id),
-      focusPart(store, desk, node.id, lens),
-      factsPart(store, desk, node.id, lens),
+      ...(parallel ? parallelParts(store, desk, node.id) : perspectiveParts(store, desk, node.id, lens)),
     ];
     const says = h('small', { class: 'note' });
     return {
@@ -38,13 +39,50 @@ export const lensPanel = {
   },
 };
 
+const perspectiveParts = (store, desk, id, lens) => [
+  focalPart(store, desk, id),
+  focusPart(store, desk, id, lens),
+  factsPart(store, desk, id, lens),
+];
+
+/** How what it sees gets into the picture. */
+function projectionPart(lens) {
+  const ways = [
+    ['perspective', 'perspective'],
+    ['orthographic', 'orthographic, in parallel'],
+  ];
+  const projection = choice('Projection', ways, (way) => lens.set({ projection: way }));
+  projection.value = lens.now().projection ?? 'perspective';
+  return { rows: [row('Projection', projection)], refresh: () => {} };
+}
+
+/** What an orthographic camera has instead of a focal length and a focus. */
+function parallelParts(store, desk, id) {
+  const width = channelField(store, desk, id, 'width');
+  const shown = {
+    high: fact('Height', 'What lies above each other in the picture'),
+    sharp: fact('Sharp', 'In parallel nothing is out of focus'),
+  };
+  const refresh = () => {
+    width.refresh();
+    const now = store.lens(id, desk.frame);
+    if (!now) return;
+    shown.high.show(lengthText(2 * seenBy(now).up));
+    shown.sharp.show('all, no depth of field');
+  };
+  const facts = h('div', { class: 'facts' }, ...Object.values(shown).map((f) => f.element));
+  return [{ rows: [row('Width', width.element), facts], refresh }];
+}
+
 /** What the artist must know of the lens now: that it is off, or that it cannot focus so near. */
 function saysOf(store, desk, id) {
   const node = store.byId.get(id);
   if (isOff(node, 'lens')) return `switched off: as at ${desk.first()}`;
   const { closeFocusM } = lensOf(node);
   const now = store.lens(id, desk.frame);
-  return now && isTooClose(now.focusM, closeFocusM) ? `this lens focuses from ${lengthText(closeFocusM)} on` : '';
+  return now && !isParallel(now) && isTooClose(now.focusM, closeFocusM)
+    ? `this lens focuses from ${lengthText(closeFocusM)} on`
+    : '';
 }
 
 const isTooClose = (focusM, closeFocusM) => focusM < closeFocusM - 1e-6;

@@ -33,8 +33,7 @@ function smoothed(pass, k, width, height) {
   const part = (by) => SMOOTH_PX * (((0.5 + k * by) % 1) - 0.5);
   const { across, up, right, above } = pass.seen;
   const seen = {
-    across,
-    up,
+    ...pass.seen,
     right: right + (2 * across * part(0.7548776662)) / width,
     above: above + (2 * up * part(0.569840291)) / height,
   };

@@ -1,6 +1,7 @@
 // Depth of field and motion blur while there is no time: one drawing, its points gathered from around. What moves by
 // itself is not drawn out, and what is out of focus does not reach over what is sharp.
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
+import { isParallel } from '../shot/seen.js';
 import { FARTHEST_M, NEAREST_M } from '../solids/look-through.js';
 import { drawInto, Sheet } from './sheet.js';
 
@@ -10,9 +11,9 @@ const TAPS = 8;
 
 const GATHERING = `
   uniform sampler2D colour, depth; uniform mat4 toOpen, toClose; uniform vec2 size;
-  uniform float disc, focus, squeeze; varying vec2 at;
+  uniform float disc, focus, squeeze; uniform bool parallel; varying vec2 at;
   const float NEAR = ${NEAREST_M.toFixed(4)}, FAR = ${FARTHEST_M.toFixed(1)}, TAPS = ${TAPS.toFixed(1)};
-  float far(float z) { return NEAR * FAR / (FAR - z * (FAR - NEAR)); }
+  float far(float z) { return parallel ? mix(NEAR, FAR, z) : NEAR * FAR / (FAR - z * (FAR - NEAR)); }
   float radius(float d) { return min(0.5 * disc * abs(d - focus) / d, ${MOST_PX.toFixed(1)}); }
   vec2 seen(mat4 from, vec3 place) {
     vec4 p = from * vec4(place, 1.0);
@@ -65,6 +66,7 @@ export class FastBlur {
         disc: { value: 0 },
         focus: { value: 1 },
         squeeze: { value: 1 },
+        parallel: { value: false },
       },
       fragmentShader: GATHERING,
     });
@@ -95,6 +97,7 @@ export class FastBlur {
     uniforms.disc.value = discPx;
     uniforms.focus.value = lens.focusM;
     uniforms.squeeze.value = lens.squeeze;
+    uniforms.parallel.value = isParallel(lens);
     this.sheet.draw(renderer);
   }
 

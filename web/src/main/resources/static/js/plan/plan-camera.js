@@ -2,7 +2,7 @@
 import { s } from '../common/dom.js';
 import { lengthRange } from '../common/units.js';
 import { outOf } from '../shot/samples.js';
-import { seenBy } from '../shot/seen.js';
+import { seenBy, spreadAt } from '../shot/seen.js';
 import { forward } from './outline.js';
 import { takeable } from './takes.js';
 
@@ -12,7 +12,15 @@ const CLEAR_PX = 16;
 const MOST_SHARP_M = 400;
 const LIT = ['sun', 'light', 'mist'];
 
+const CORNERS = [
+  [-1, 1],
+  [1, 1],
+  [1, -1],
+  [-1, -1],
+];
+
 const point = (p) => p.map((v) => v.toFixed(1)).join(' ');
+const area = (points) => `M${points.map(point).join('L')}Z`;
 
 /** A camera from outside: its angle of view up to where it is in focus. */
 export function frustum(plan, node, labels) {
@@ -20,20 +28,15 @@ export function frustum(plan, node, labels) {
   const lens = plan.store.lens(node.id, plan.desk.frame);
   if (!pose || !lens) return [];
   const far = Math.min(lens.focusM, 12);
-  const { across, up, right, above } = seenBy(lens);
   const from = plan.place(pose);
-  const corners = [
-    [-1, 1],
-    [1, 1],
-    [1, -1],
-    [-1, -1],
-  ].map(([u, v]) => plan.place(outOf(pose, [(right + u * across) * far, (above + v * up) * far, -far])));
-  if (!from || corners.some((c) => !c)) return [];
+  const at = (metres) => cornersAt(seenBy(lens), metres).map((place) => plan.place(outOf(pose, place)));
+  const [corners, feet] = [at(far), at(0)];
+  if (!from || [...corners, ...feet].some((c) => !c)) return [];
   labels.push({ x: from[0] + 9, y: from[1] + 4, text: node.name, strong: true, first: true });
   return [
     s('path', {
       class: 'frustum',
-      d: `M${corners.map(point).join('L')}Z${corners.map((c) => `M${point(from)}L${point(c)}`).join('')}`,
+      d: `M${corners.map(point).join('L')}Z${corners.map((c, i) => `M${point(feet[i])}L${point(c)}`).join('')}`,
     }),
     s(
       'circle',
@@ -47,6 +50,13 @@ export function frustum(plan, node, labels) {
       s('title', { text: node.name }),
     ),
   ];
+}
+
+/** The corners of the picture so far ahead, along the camera's own axes. */
+function cornersAt(seen, metres) {
+  const spread = spreadAt(seen, metres);
+  const { across, up, right, above } = seen;
+  return CORNERS.map(([u, v]) => [(right + u * across) * spread, (above + v * up) * spread, -metres]);
 }
 
 /** The mark of a camera. */
@@ -88,18 +98,17 @@ function wedge(plan, at, look, lens, labels) {
   const reach = Math.hypot(w, h) * plan.metresPerPixel * 1.2;
   const corner = (distance, sign) => {
     const along = distance * Math.max(0.2, look.length);
-    const aside = distance * (beside + half * sign);
+    const aside = spreadAt(seen, distance) * (beside + half * sign);
     return plan.toScreen([at[0] + look.a * along - look.b * aside, at[1] + look.b * along + look.a * aside]);
   };
+  if (seen.parallel)
+    return [s('path', { class: 'wedge', d: area([corner(0, -1), corner(reach, -1), corner(reach, 1), corner(0, 1)]) })];
   const far = Math.min(lens.farM, MOST_SHARP_M);
   const near = Math.min(lens.nearM, far);
   const from = plan.toScreen(at);
   const parts = [
-    s('path', { class: 'wedge', d: `M${point(from)}L${point(corner(reach, -1))}L${point(corner(reach, 1))}Z` }),
-    s('path', {
-      class: 'band',
-      d: `M${point(corner(near, -1))}L${point(corner(near, 1))}L${point(corner(far, 1))}L${point(corner(far, -1))}Z`,
-    }),
+    s('path', { class: 'wedge', d: area([from, corner(reach, -1), corner(reach, 1)]) }),
+    s('path', { class: 'band', d: area([corner(near, -1), corner(near, 1), corner(far, 1), corner(far, -1)]) }),
   ];
   const right = corner(Math.min(far, near * 1.2), 1);
   const left = corner(Math.min(far, near * 1.2), -1);

@@ -12,6 +12,7 @@ import { partSigns } from './part-signs.js';
 import { drawnSoFar, railHands, railLines } from './rail-layer.js';
 import { PathLayer } from './path-layer.js';
 import { outOf } from '../shot/samples.js';
+import { seenBy, spreadAt } from '../shot/seen.js';
 import { camera, frustum, handle, nulls, view } from './plan-camera.js';
 import { LARGEST_LABELLED_M, names, placed, scaleBar } from './plan-labels.js';
 import { PlanGestures } from './plan-gestures.js';
@@ -148,7 +149,8 @@ export class Plan {
       const look = forward(pose, this.side);
       const [a, b] = this.plane(pose);
       const far = Math.min(lens.focusM, 30) * 1.35;
-      const wide = far * Math.tan((lens.horizontalDeg * Math.PI) / 360);
+      const seen = seenBy(lens);
+      const wide = spreadAt(seen, far) * seen.across;
       for (const aside of [-wide, wide])
         points.push([a + look.a * far - look.b * aside, b + look.b * far + look.a * aside]);
     }

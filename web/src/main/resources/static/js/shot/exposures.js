@@ -17,6 +17,7 @@ import { valueAt } from './samples.js';
 export class Exposure {
   constructor(store, bundle) {
     this.eye = bundle.eye;
+    this.parallel = bundle.parallel;
     this.count = bundle.eye.later.length;
     this.header = store.header;
     this.motion = new Map(store.motion);
@@ -33,7 +34,7 @@ export class Exposure {
     const [across, up, right, above] = ['across', 'up', 'right', 'above'].map(at);
     return {
       pose: { x, y, z, qx, qy, qz, qw },
-      seen: { across, up, right, above },
+      seen: { across, up, right, above, parallel: this.parallel },
       state: { motion: this.motion, byId: this.byId, grid: { first: 0, count: this.count }, sample: k },
       frame: this.header.in + at('later'),
     };

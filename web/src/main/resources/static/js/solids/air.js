@@ -26,7 +26,8 @@ function puffMaterial() {
         vec4 seen = modelViewMatrix * vec4(at, 1.0);
         near = edge.x * edge.y * edge.z * smoothstep(radius * 0.4, radius * 2.0, -seen.z);
         gl_Position = projectionMatrix * seen;
-        gl_PointSize = min(pixels * projectionMatrix[1][1] * radius / max(-seen.z, 0.01), 900.0);
+        float far = projectionMatrix[3][3] == 1.0 ? 1.0 : max(-seen.z, 0.01); // in parallel all is as large
+        gl_PointSize = min(pixels * projectionMatrix[1][1] * radius / far, 900.0);
       }`,
     fragmentShader: `uniform vec3 colour; uniform float density; varying float near;
       void main() {

@@ -8,6 +8,8 @@ import idlelens.web.app.RunningApp;
 import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -205,6 +207,22 @@ class ExposedPictureTest extends BrowserTest {
     assertThat(light.streak("xx")).isCloseTo(streak, within(0.5));
     assertThat(Math.abs(light.at("x"))).isLessThan(0.3);
     assertThat(Math.sqrt(Math.abs(light.variance("yy")))).isLessThan(0.25);
+    page.close();
+  }
+
+  /** Wide open and far behind the focus: sharp all the same, and as large as at any distance. */
+  @ParameterizedTest
+  @ValueSource(doubles = {1.5, 12})
+  void orthographicCamera_showsAllSharp_andStreaksByItsWidth(double distance) {
+    String truck = ",\"x\":{\"keys\":[[1000,-1.2,\"straight\"],[1020,1.2,\"straight\"]]}";
+    String parallel = ",\"projection\":\"orthographic\",\"width\":4,\"shutter\":240";
+    Page page = openStage(0.04, distance, 0, parallel, truck);
+    double asFar = 4 / (2 * TANGENT); // there a lens in perspective sees 4 m across
+    Light light = light(page, 0.04, asFar);
+    double streak = light.px(0.12 / asFar) * 240 / 360;
+    assertThat(light.streak("xx")).isCloseTo(streak, within(0.5));
+    assertThat(Math.sqrt(Math.abs(light.variance("yy")))).isLessThan(0.25);
+    assertThat(Math.abs(light.at("x"))).isLessThan(0.3);
     page.close();
   }
 

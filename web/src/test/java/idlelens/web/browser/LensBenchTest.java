@@ -120,6 +120,44 @@ class LensBenchTest extends BrowserTest {
     page.close();
   }
 
+  /** Metres are as large at any distance, in the picture and on the bench, and back again. */
+  @Test
+  void orthographicCamera_isSetByItsWidth_andComesBackInPerspective() {
+    Page page = openBench();
+    double focal = lens(page, "focalMm");
+    page.click("[data-view-link=floor]");
+    page.click("[data-card=lens]");
+    page.click("[data-view-link=lens]");
+    page.selectOption("select[aria-label='Projection']", "orthographic");
+    waitForRevision(page, 2);
+    typeInBench(page, "Width of the picture", "8");
+    waitForRevision(page, 3);
+    twoFrames(page);
+    for (double metres : new double[] {2, 30}) {
+      Object across =
+          page.evaluate(
+              "metres => { const { picture, store, desk } = idleLens; const p ="
+                  + " store.pose('a-cam', desk.frame); const turned = ([x, y, z]) => { const { qx,"
+                  + " qy, qz, qw } = p; const t = [2 * (qy * z - qz * y), 2 * (qz * x - qx * z), 2 *"
+                  + " (qx * y - qy * x)]; return [p.x + x + qw * t[0] + qy * t[2] - qz * t[1], p.y +"
+                  + " y + qw * t[1] + qz * t[0] - qx * t[2], p.z + z + qw * t[2] + qx * t[1] - qy *"
+                  + " t[0]]; }; const at = (x) => picture.project(turned([x, 0, -metres]))[0]; return"
+                  + " (at(1) - at(0)) / picture.canvas.getBoundingClientRect().width; }",
+              metres);
+      assertThat(((Number) across).doubleValue()).isCloseTo(1 / 8.0, within(1e-4));
+    }
+    double wide = lens(page, "widthM");
+    drag(page, page.locator(".lens-bench .view .edge"), -20, 0);
+    waitForRevision(page, 4);
+    assertThat(lens(page, "widthM")).isLessThan(wide);
+    assertThat(page.textContent(".lens-bench .orthographic")).contains("No depth of field");
+    page.selectOption("select[aria-label='Projection']", "perspective");
+    waitForRevision(page, 5);
+    page.waitForSelector(".lens-bench .glass");
+    assertThat(lens(page, "focalMm")).isEqualTo(focal);
+    page.close();
+  }
+
   @Test
   void anythingOfTheLens_isKeyedLikeTheRest() {
     Page page = openBench();
