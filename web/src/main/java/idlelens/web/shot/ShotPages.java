@@ -1,8 +1,6 @@
 package idlelens.web.shot;
 
-import idlelens.core.lens.SensorFormat;
 import idlelens.core.time.FrameRate;
-import idlelens.exchange.json.JsonPlace;
 import idlelens.web.access.Membership;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
@@ -15,7 +13,6 @@ import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -183,20 +180,6 @@ class ShotPages {
     model.addAttribute("production", productionName);
     model.addAttribute("shot", live.shot());
     model.addAttribute("revision", live.revision());
-    model.addAttribute("sensors", sensors());
     model.addAttribute("pictured", pictures.revision(id).orElse(0L));
-  }
-
-  private static String sensors() {
-    return JsonPlace.mapper()
-        .writeValueAsString(
-            Arrays.stream(SensorFormat.values())
-                .map(
-                    f ->
-                        Map.of(
-                            "label", f.label(),
-                            "widthMm", f.back().widthMm(),
-                            "heightMm", f.back().heightMm()))
-                .toList());
   }
 }

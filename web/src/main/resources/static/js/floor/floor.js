@@ -92,7 +92,7 @@ const chain = new Chain(store, desk, $('chain'));
 const score = new Score(store, desk, { svg: $('score'), rows: $('rows') });
 const curves = new CurvesView(store, desk, { element: $('curves'), list: $('channels') });
 new LinkedRulers(desk, curves.graph, score);
-const settings = new Settings(store, desk, $('settings'), { sensors: JSON.parse(floor.dataset.sensors) });
+const settings = new Settings(store, desk, $('settings'));
 const picture = makePicture(store, desk);
 if (picture) connectBlurChoice(picture, $('blur-choice'));
 const checks = new ChecksView(store, desk, { element: $('checks'), score, picture });

@@ -9,6 +9,7 @@ import { focusPart } from './focus.js';
 import { keyState } from './key-button.js';
 import { SETTINGS, settingsOf } from './lens-settings.js';
 import { NumberField } from './number-field.js';
+import { sensorPart } from './sensor.js';
 
 /** The lens of a camera by its parts, each with {rows, refresh}. */
 export const lensPanel = {
@@ -18,12 +19,12 @@ export const lensPanel = {
     return JSON.stringify([...SETTINGS.map((name) => lens[name] ?? null), names]);
   },
 
-  build(store, desk, node, { sensors }) {
+  build(store, desk, node) {
     const lens = settingsOf(store, node.id);
     const parallel = lens.now().projection === 'orthographic';
     const parts = [
       projectionPart(lens),
-      sensorPart(store, lens, sensors),
+      sensorPart(store, desk, lens),
       ...(parallel ? parallelParts(store, desk, node.id) : perspectiveParts(store, desk, node.id, lens)),
     ];
     const says = h('small', { class: 'note' });
@@ -88,38 +89,6 @@ function saysOf(store, desk, id) {
 const isTooClose = (focusM, closeFocusM) => focusM < closeFocusM - 1e-6;
 
 const rateOf = (store) => () => store.header.rate;
-
-function sensorPart(store, lens, sensors) {
-  const { sensorMm } = lens.now();
-  const known = sensors.findIndex((s) => s.widthMm === sensorMm[0] && s.heightMm === sensorMm[1]);
-  const options = sensors.map((s, i) => [i, `${s.label} · ${s.widthMm} × ${s.heightMm} mm`]);
-  const sensor = choice('Sensor', [...options, [-1, `Custom · ${sensorMm.join(' × ')} mm`]], (i) => {
-    if (i >= 0) lens.set({ sensorMm: [sensors[i].widthMm, sensors[i].heightMm] });
-  });
-  sensor.value = known;
-  const side = (index, label) =>
-    new NumberField({
-      label,
-      quantity: 'lens-length',
-      unit: 'mm',
-      digits: 2,
-      step: 0.1,
-      rate: rateOf(store),
-      get: () => lens.now().sensorMm[index],
-      set: (value, done) => lens.set({ sensorMm: lens.now().sensorMm.map((v, i) => (i === index ? value : v)) }, done),
-    });
-  const fields = [side(0, 'Sensor width'), side(1, 'Sensor height')];
-  const fits = [
-    ['width', 'full width'],
-    ['height', 'full height'],
-  ];
-  const fit = choice('Which side of the sensor the picture takes whole', fits, (value) => lens.set({ fit: value }));
-  fit.value = lens.now().fit;
-  return {
-    rows: [row('Sensor', sensor), row('', ...fields.map((f) => f.element), fit)],
-    refresh: () => fields.forEach((f) => f.refresh()),
-  };
-}
 
 function focalPart(store, desk, id) {
   const focal = channelField(store, desk, id, 'focal');

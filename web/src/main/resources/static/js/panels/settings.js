@@ -75,11 +75,10 @@ const TABS = {
  * changes, so that a field in use is never taken away.
  */
 export class Settings {
-  constructor(store, desk, element, options) {
+  constructor(store, desk, element) {
     this.store = store;
     this.desk = desk;
     this.element = element;
-    this.options = options;
     this.body = h('div', { class: 'body', role: 'tabpanel', 'aria-labelledby': 'tab-card', id: 'panel' });
     this.tabs = h(
       'div',
@@ -140,7 +139,7 @@ export class Settings {
     if (signature !== this.signature) {
       this.signature = signature;
       this.panel?.dispose?.();
-      this.panel = panel.build(this.store, this.desk, node, this.options);
+      this.panel = panel.build(this.store, this.desk, node);
       this.body.replaceChildren(
         h('header', {}, h('h2', { text: this.panel.title }), this.panel.aside ?? ''),
         ...this.panel.elements,

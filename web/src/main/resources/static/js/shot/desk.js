@@ -2,6 +2,7 @@
 import { CutWork } from './cut-work.js';
 import { Effects } from './effects.js';
 import { Feels } from './feels.js';
+import { Sensors } from './sensors.js';
 import { Framing } from './framing.js';
 import { KeyChoice } from './key-choice.js';
 import { KeyWork } from './key-work.js';
@@ -47,6 +48,7 @@ export class Desk extends EventTarget {
     this.tried = new Tried(store, this);
     this.effects = new Effects(store, this);
     this.feels = new Feels(store, production);
+    this.sensors = new Sensors(production);
     this.recordings = new Recordings(store, production);
     this.takes = new Takes(store, this);
     this.operation = null; // {walk, tracker, roll}, where the page has them

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -156,6 +157,39 @@ class LensBenchTest extends BrowserTest {
     page.waitForSelector(".lens-bench .glass");
     assertThat(lens(page, "focalMm")).isEqualTo(focal);
     page.close();
+  }
+
+  /** A size of one's own gets a name, is there in another shot, and is forgotten again. */
+  @Test
+  void sensorOfOnesOwn_isKeptByTheProduction_forAllItsShots() {
+    Page page = openFloor(app.copyOf("Quay walk"));
+    page.click("[data-card=lens]");
+    page.fill("input[aria-label='Sensor width']", "31.5");
+    page.press("input[aria-label='Sensor width']", "Enter");
+    waitForRevision(page, 2);
+    page.fill("input[aria-label='Name to keep the sensor under']", "Quay slit");
+    page.click(".settings button:text-is('Keep')");
+    page.waitForSelector(".toast-line:has-text('Quay slit is kept')");
+    page.waitForSelector(".settings button:text-is('Forget this sensor')");
+    page.close();
+    Page other = openFloor(app.copyOf("Lamp room"));
+    other.click("[data-card=lens]");
+    other.waitForSelector("optgroup option[value='Quay slit']", attached());
+    other.selectOption("select[aria-label='Sensor']", "Quay slit");
+    waitForRevision(other, 2);
+    assertThat(lens(other, "gateWidthMm")).isCloseTo(31.5, within(1e-4));
+    other.click(".settings button:text-is('Forget this sensor')");
+    other.waitForSelector("optgroup", detached());
+    assertThat(lens(other, "gateWidthMm")).isCloseTo(31.5, within(1e-4));
+    other.close();
+  }
+
+  private static Page.WaitForSelectorOptions attached() {
+    return new Page.WaitForSelectorOptions().setState(WaitForSelectorState.ATTACHED);
+  }
+
+  private static Page.WaitForSelectorOptions detached() {
+    return new Page.WaitForSelectorOptions().setState(WaitForSelectorState.DETACHED);
   }
 
   @Test

@@ -118,7 +118,7 @@ class ModulesTest extends BrowserTest {
         .isEqualTo(
             Arrays.asList(
                 "x y z pan tilt roll aim-1.weight aim-1.blend aim-2.weight aim-2.blend focal fstop"
-                    + " focus blur squeeze irisTurn shutter overscan shiftRight shiftUp",
+                    + " focus blur squeeze irisTurn shutter overscan shiftRight shiftUp width",
                 "Aim 2 blend",
                 "focal length",
                 "1.25 m",

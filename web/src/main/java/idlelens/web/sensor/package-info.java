@@ -1,0 +1,2 @@
+/** Sensors to choose from, and those that a production keeps. */
+package idlelens.web.sensor;
