@@ -65,6 +65,7 @@ function makePicture(store, desk) {
       guides: $('guide-lines'),
       marks: $('marks'),
       several: $('several-names'),
+      loupe: $('loupe'),
     });
   } catch {
     const text = 'This browser has no WebGL, so there is no picture. Plan, score and numbers work.';

@@ -5,7 +5,7 @@ import { drawInto, Sheet } from './sheet.js';
 /** Point for point. */
 const AS_IT_IS = { minFilter: THREE.NearestFilter, magFilter: THREE.NearestFilter, generateMipmaps: false };
 
-const ADDING = {
+const adding = () => ({
   uniforms: { pass: { value: null }, weight: { value: 1 } },
   fragmentShader: `uniform sampler2D pass; uniform float weight; varying vec2 at;
     void main() { gl_FragColor = vec4(min(texture2D(pass, at).rgb, 60000.0), 1.0) * weight; }`,
@@ -13,10 +13,10 @@ const ADDING = {
   blendSrc: THREE.OneFactor,
   blendDst: THREE.OneFactor,
   transparent: true,
-};
+});
 
 /** Tone comes last: what is brighter than white is white only in the mean. */
-const SHOWING = {
+const showing = () => ({
   uniforms: { sum: { value: null } },
   fragmentShader: `uniform sampler2D sum; varying vec2 at;
     void main() {
@@ -24,7 +24,7 @@ const SHOWING = {
       gl_FragColor = vec4(all.rgb / max(all.a, 1e-6), 1.0);
       #include <colorspace_fragment>
     }`,
-};
+});
 
 /** Whether sums of floating-point numbers can be made here. */
 export function canAccumulate(renderer) {
@@ -35,8 +35,8 @@ export function canAccumulate(renderer) {
 export class Accumulation {
   constructor(renderer) {
     this.renderer = renderer;
-    this.adding = new Sheet(ADDING);
-    this.showing = new Sheet(SHOWING);
+    this.adding = new Sheet(adding());
+    this.showing = new Sheet(showing());
     this.one = new THREE.WebGLRenderTarget(1, 1, { type: THREE.HalfFloatType, ...AS_IT_IS });
     this.sum = new THREE.WebGLRenderTarget(1, 1, { type: THREE.FloatType, depthBuffer: false, ...AS_IT_IS });
     this.adding.uniforms.pass.value = this.one.texture;

@@ -10,8 +10,8 @@ const FIRST = -1000;
 const LAST = 1000;
 
 const SHADERS = {
-  vertexShader: `uniform vec2 part; varying vec2 at;
-    void main() { at = uv; gl_Position = vec4(position.xy * 2.0 * part, 1.0, 1.0); }`,
+  vertexShader: `uniform vec2 part, middle, share; varying vec2 at;
+    void main() { at = uv; gl_Position = vec4((position.xy * 2.0 * part - middle) / share, 1.0, 1.0); }`,
   fragmentShader: `uniform sampler2D map; uniform float opacity; varying vec2 at;
     void main() {
       vec4 texel = texture2D(map, at);
@@ -30,7 +30,8 @@ export class Backplate {
   constructor(store, scene) {
     this.store = store;
     this.shownOf = new Map(); // by camera, which one was shown
-    const uniforms = { map: { value: null }, opacity: { value: 1 }, part: { value: new THREE.Vector2(1, 1) } };
+    const pair = (/** @type {number} */ value) => ({ value: new THREE.Vector2(value, value) });
+    const uniforms = { map: { value: null }, opacity: { value: 1 }, part: pair(1), middle: pair(0), share: pair(1) };
     const material = new THREE.ShaderMaterial({ ...SHADERS, uniforms, transparent: true, depthWrite: false });
     this.mesh = new THREE.Mesh(new THREE.PlaneGeometry(1, 1), material);
     this.mesh.frustumCulled = false;
@@ -38,8 +39,12 @@ export class Backplate {
     scene.add(this.mesh);
   }
 
-  /** Lays the picture of a frame behind what a camera sees, or over it. */
-  place(state, camera, frame) {
+  /**
+   * Lays the picture of a frame behind what a camera sees, or over it.
+   *
+   * @param {import('../shot/seen.js').Crop} crop the part of the picture that is drawn
+   */
+  place(state, camera, frame, crop) {
     const part = camera && partOf(this.store.byId.get(camera), 'backplate');
     const texture = part?.pictures && isOn(part) ? this.texture(state, camera, part, frame) : null;
     this.mesh.visible = Boolean(texture);
@@ -50,6 +55,8 @@ export class Backplate {
     uniforms.map.value = texture;
     uniforms.opacity.value = own ? valueAt(state, own, frame) : 1;
     uniforms.part.value.set(...partOfPicture(part.fit, width / height, this.store.header.aspect));
+    uniforms.middle.value.set(2 * crop.x - 1, 1 - 2 * crop.y);
+    uniforms.share.value.set(crop.across, crop.up);
     const over = part.lies === 'over';
     this.mesh.material.depthTest = !over;
     this.mesh.renderOrder = over ? LAST : FIRST;

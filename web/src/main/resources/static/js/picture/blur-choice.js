@@ -25,14 +25,23 @@ export function connectBlurChoice(picture, place) {
     ...PASSES.map((count) => h('option', { value: count, text: `${count} passes` })),
   );
   const says = h('small', { role: 'status' });
-  place.replaceChildren(says, passes, h('small', { text: 'Blur' }), choice);
+  const loupe = h('button', {
+    type: 'button',
+    class: 'loupe-switch',
+    text: 'Loupe',
+    title: 'A part of the picture point for point, as it will be',
+    onclick: () => picture.loupe.toggle(),
+  });
+  place.replaceChildren(says, passes, h('small', { text: 'Blur' }), choice, loupe);
   const show = () => {
     buttons.forEach((button, i) => button.setAttribute('aria-pressed', String(BLURS[i] === exposing.mode)));
     passes.hidden = exposing.mode !== 'true';
     passes.value = String(exposing.passes);
     says.textContent = textOf(exposing);
+    loupe.setAttribute('aria-pressed', String(picture.loupe.on));
   };
   exposing.addEventListener('change', show);
+  picture.desk.addEventListener('layout', show);
   show();
 }
 

@@ -16,7 +16,7 @@ export const BLURS = ['off', 'fast', 'true'];
 export const PASSES = [16, 32, 64, 128, 256];
 
 const KEPT = 'idle-lens-blur';
-const BUDGET_MS = 24;
+export const BUDGET_MS = 24;
 const SMOOTH_PX = 1;
 
 /** What this browser was set to last. */
@@ -28,8 +28,10 @@ function kept() {
   }
 }
 
+/** @typedef {{exposure: import('../shot/exposures.js').Exposure, camera: string, share: number}} ExposedPart */
+
 /** A pass moved by a part of a point, another for each, so that edges have no steps. */
-function smoothed(pass, k, width, height) {
+export function smoothed(pass, k, width, height) {
   const part = (by) => SMOOTH_PX * (((0.5 + k * by) % 1) - 0.5);
   const { across, up, right, above } = pass.seen;
   const seen = {
@@ -58,6 +60,8 @@ export class Exposing extends EventTarget {
     this.passes = PASSES.includes(passes) ? passes : 64;
     this.reached = 0;
     this.asked = 0;
+    /** @type {Promise<ExposedPart[]> | null} */
+    this.known = null;
     this.trouble = '';
   }
 
@@ -79,6 +83,7 @@ export class Exposing extends EventTarget {
   /** Something moves: what was filled up is let go. */
   stop() {
     this.asked++;
+    this.known = null;
     this.reached = 0;
     this.trouble = '';
     this.announce();
@@ -136,12 +141,8 @@ export class Exposing extends EventTarget {
    */
   async refine(seen) {
     const asked = ++this.asked;
-    const { frame } = this.desk;
-    const { passes } = this;
     try {
-      const fetched = seen.map(({ camera }) => fetchExposure(this.store, { camera, frame, passes }));
-      const exposures = await Promise.all(fetched);
-      const parts = exposures.map((exposure, i) => ({ exposure, ...seen[i] }));
+      const parts = await this.parts(seen);
       if (asked === this.asked) this.fill(parts, asked);
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
@@ -150,7 +151,24 @@ export class Exposing extends EventTarget {
     }
   }
 
-  /** @param {{exposure: import('../shot/exposures.js').Exposure, camera: string, share: number}[]} parts */
+  /**
+   * The passes of the frame, asked of the server once until something moves.
+   *
+   * @param {{camera: string, share: number}[]} seen
+   * @returns {Promise<ExposedPart[]>}
+   */
+  parts(seen) {
+    const { frame } = this.desk;
+    const { passes } = this;
+    const one = async ({ camera, share }) => {
+      const exposure = await fetchExposure(this.store, { camera, frame, passes });
+      return { exposure, camera, share };
+    };
+    this.known ??= Promise.all(seen.map(one));
+    return this.known;
+  }
+
+  /** @param {ExposedPart[]} parts */
   fill(parts, asked) {
     const { x, y } = this.set.renderer.getDrawingBufferSize(new THREE.Vector2());
     this.accumulation.clear(x, y);

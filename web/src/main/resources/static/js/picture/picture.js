@@ -6,6 +6,7 @@ import { lensIn, poseIn } from '../shot/samples.js';
 import { seenBy } from '../shot/seen.js';
 import { Exposing } from './exposing.js';
 import { guideParts, leanOf } from './guides.js';
+import { Loupe } from './loupe.js';
 import { drawMarks } from './picture-marks.js';
 import { SetView } from './set-view.js';
 import { Several } from './several.js';
@@ -20,7 +21,7 @@ const FINE_IN_SOFTWARE = 1.5;
 
 /** Draws when something changed; lowers its resolution before its rate. */
 export class Picture {
-  constructor(store, desk, { view, canvas, guides, marks, several }) {
+  constructor(store, desk, { view, canvas, guides, marks, several, loupe }) {
     this.store = store;
     this.desk = desk;
     this.view = view;
@@ -37,6 +38,7 @@ export class Picture {
     if (this.software) this.scale = COARSEST;
     this.exposing = new Exposing(store, desk, this.set);
     this.several = new Several(this, several);
+    this.loupe = new Loupe(this, loupe);
     this.listen();
   }
 
@@ -83,7 +85,7 @@ export class Picture {
     const h = Math.max(10, Math.floor(w / aspect));
     const left = `${Math.floor((this.view.clientWidth - w) / 2)}px`;
     const top = `${Math.floor((this.view.clientHeight - h) / 2)}px`;
-    for (const element of [this.canvas, this.guides, this.marks, this.several.place]) {
+    for (const element of [this.canvas, this.guides, this.marks, this.several.place, this.loupe.place]) {
       element.style.left = left;
       element.style.top = top;
       element.style.width = `${w}px`;
@@ -111,6 +113,7 @@ export class Picture {
       this.asked = false;
       if (this.size && this.drawnScale !== this.scale) this.resize(this.scale);
       this.draw();
+      this.loupe.stop();
       requestAnimationFrame((next) => this.adapt(next - now));
       this.resting = setTimeout(() => this.rest(), REST_MS);
     };
@@ -131,6 +134,7 @@ export class Picture {
       this.draw(true);
     }
     if (refines) this.exposing.refine(this.seen());
+    this.loupe.refine();
   }
 
   /** @param {{mode?: string, passes?: number}} to how focus and shutter are shown */
@@ -153,7 +157,7 @@ export class Picture {
   /** @param fine whether there is time for shadows even where they are slow */
   draw(fine = false) {
     const { store, desk } = this;
-    const now = { motion: store.motion, grid: store.grid, byId: store.byId, live: store.live };
+    const now = this.now();
     const seen = desk.camera && look(now, desk.camera, desk.frame);
     this.canvas.hidden = !seen;
     if (!seen) return;
@@ -197,12 +201,22 @@ export class Picture {
 
   /** The picture of the playhead: one camera, or two while one fades in, with the blur that is wanted. */
   drawSeen(state, fine) {
+    this.exposing.draw(this.looks(state), { fine, height: this.aim([0, 0, this.size.w, this.size.h]) });
+  }
+
+  /** What the cameras in the picture see at the playhead, and how much of it they have. */
+  looks(state = this.now()) {
     const { frame } = this.desk;
-    const looks = this.seen().map(({ camera, share }) => {
+    return this.seen().map(({ camera, share }) => {
       const { pose, lens } = look(state, camera, frame);
       return { view: { pose, seen: seenBy(lens), state, frame, camera }, lens, camera, share };
     });
-    this.exposing.draw(looks, { fine, height: this.aim([0, 0, this.size.w, this.size.h]) });
+  }
+
+  /** The shot as it is now. */
+  now() {
+    const { motion, grid, byId, live } = this.store;
+    return { motion, grid, byId, live };
   }
 
   /** The picture of another camera in a box, sharp and still. */
@@ -307,6 +321,7 @@ export class Picture {
   dispose() {
     this.abort.abort();
     this.observer.disconnect();
+    this.loupe.dispose();
     this.exposing.dispose();
     this.set.dispose();
   }

@@ -2,6 +2,7 @@
 import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { isShown, shineOf } from '../shot/looks.js';
 import { poseIn } from '../shot/samples.js';
+import { cropped, WHOLE } from '../shot/seen.js';
 import { Air } from '../solids/air.js';
 import { Backplate } from './backplate.js';
 import { Lamps } from '../solids/lamps.js';
@@ -25,6 +26,7 @@ const SHADOW_STEP_M = 4;
  * @property {any} state of the shot: {motion, grid, byId}
  * @property {number} frame may lie between two
  * @property {string} [camera] whose backplate is seen
+ * @property {import('../shot/seen.js').Crop} [crop] the part of the picture that is drawn, if not all of it
  */
 
 export class SetView {
@@ -83,14 +85,14 @@ export class SetView {
    * @param {{fine?: boolean, height: number, besides?: boolean}} how whether there is time for shadows even where they
    *   are slow; height of what is drawn, in points; whether it is another view than that of the picture
    */
-  draw({ pose, seen, state, frame, camera: whose }, { fine = false, height, besides = false }) {
+  draw({ pose, seen, state, frame, camera: whose, crop = WHOLE }, { fine = false, height, besides = false }) {
     const camera = besides ? this.passing : this.camera;
-    lookThrough(camera, pose, seen);
+    lookThrough(camera, pose, cropped(seen, crop));
     this.sky.position.copy(camera.position);
     const moved = this.solids.place(state, frame, 'picture');
     this.lamps.place(state, frame, 'picture');
     this.air.place(state, frame, height, 'picture');
-    this.plate.place(state, whose, frame);
+    this.plate.place(state, whose, frame, crop);
     this.placeSun(state, frame, camera);
     this.shadowsStale ||= moved;
     if (this.shadowsStale && (fine || !this.software)) {

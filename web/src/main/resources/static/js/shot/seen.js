@@ -41,6 +41,30 @@ function inParallel({ widthM, squeeze, gateWidthMm, gateHeightMm, shiftRightMm, 
   };
 }
 
+/**
+ * A part of a picture.
+ *
+ * @typedef {object} Crop
+ * @property {number} x its middle, in parts of the picture from the left
+ * @property {number} y from the top
+ * @property {number} across how much of the width it has
+ * @property {number} up how much of the height
+ */
+
+/** All of it. @type {Crop} */
+export const WHOLE = { x: 0.5, y: 0.5, across: 1, up: 1 };
+
+/** What is seen in a part of the picture. @param {Seen} seen @param {Crop} crop @returns {Seen} */
+export function cropped(seen, { x, y, across, up }) {
+  return {
+    ...seen,
+    across: seen.across * across,
+    up: seen.up * up,
+    right: seen.right + seen.across * (2 * x - 1),
+    above: seen.above + seen.up * (1 - 2 * y),
+  };
+}
+
 /** How many metres a unit of what is seen is at a distance. @param {Seen} seen @param {number} metres */
 export const spreadAt = (seen, metres) => (seen.parallel ? 1 : metres);
 

@@ -1,5 +1,6 @@
 package idlelens.web.browser;
 
+import static com.microsoft.playwright.options.WaitForSelectorState.HIDDEN;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -31,13 +32,15 @@ class ExposedPictureTest extends BrowserTest {
   /** Fills the picture up and gives middle and variance of its light, with its size. */
   private static final String LIGHT =
       """
-      async ({ passes, beforeTone }) => {
-        const { picture, desk } = idleLens;
+      async ({ passes, beforeTone, inLoupe }) => {
+        const { picture, desk, store } = idleLens;
         desk.goTo(1010);
         picture.setBlur({ mode: 'true', passes });
-        const done = () => picture.exposing.reached === passes;
+        picture.loupe.toggle(inLoupe);
+        const { exposing, loupe } = picture;
+        const done = () => (inLoupe ? loupe : exposing).reached === passes && exposing.reached === passes;
         while (!done()) await new Promise((resolve) => setTimeout(resolve, 20));
-        const { canvas, exposing } = picture;
+        const { canvas } = inLoupe ? loupe : picture;
         const { width, height } = canvas;
         exposing.accumulation.show();
         const copy = new OffscreenCanvas(width, height);
@@ -54,7 +57,7 @@ class ExposedPictureTest extends BrowserTest {
           xx += px * px * light; yy += py * py * light;
         }
         return { x: x / sum + 0.5 - width / 2, y: y / sum + 0.5 - height / 2,
-          xx: xx / sum - (x / sum) ** 2, yy: yy / sum - (y / sum) ** 2, sum, width };
+          xx: xx / sum - (x / sum) ** 2, yy: yy / sum - (y / sum) ** 2, sum, width: inLoupe ? store.picture.widthPx : width };
       }
       """;
 
@@ -153,9 +156,14 @@ class ExposedPictureTest extends BrowserTest {
   }
 
   private static Light light(Page page, double lampM, double distanceM, boolean beforeTone) {
-    Map<String, Object> how = Map.of("passes", PASSES, "beforeTone", beforeTone);
-    Map<?, ?> is = (Map<?, ?>) page.evaluate(LIGHT, how);
-    return new Light(is, lampM, distanceM);
+    Map<String, Object> how = Map.of("passes", PASSES, "beforeTone", beforeTone, "inLoupe", false);
+    return new Light((Map<?, ?>) page.evaluate(LIGHT, how), lampM, distanceM);
+  }
+
+  /** The same, measured in the loupe. */
+  private static Light lightInLoupe(Page page, double lampM, double distanceM) {
+    Map<String, Object> how = Map.of("passes", PASSES, "beforeTone", false, "inLoupe", true);
+    return new Light((Map<?, ?>) page.evaluate(LIGHT, how), lampM, distanceM);
   }
 
   @Test
@@ -171,6 +179,34 @@ class ExposedPictureTest extends BrowserTest {
       assertThat(Math.hypot(light.at("x"), light.at("y"))).isLessThan(0.3);
       page.close();
     }
+  }
+
+  /** Point for point as in a picture of 1,920 pixels, though that on the screen is smaller. */
+  @Test
+  void loupe_showsTheDiscInThePixelsOfThePicture_andIsMovedOverIt() {
+    double distance = 12;
+    double lamp = 0.005 * distance;
+    Page page = openStage(lamp, distance, -1, STILL, "");
+    Light light = lightInLoupe(page, lamp, distance);
+    assertThat(light.widthPx()).isEqualTo(1920);
+    double blur = light.formula(1.4);
+    assertThat(blur).isBetween(20.0, 100.0);
+    assertThat(light.disc("xx")).isCloseTo(blur, within(0.5));
+    assertThat(light.disc("yy")).isCloseTo(blur, within(0.5));
+    assertThat(Math.hypot(light.at("x"), light.at("y"))).isLessThan(0.3);
+    page.waitForSelector("#loupe small:has-text('at 960, 540 of 1920 × 1080 px · pass 64 of 64')");
+    page.focus(".loupe-part");
+    for (int i = 0; i < 5; i++) {
+      page.keyboard().press("ArrowRight");
+    }
+    page.waitForSelector("#loupe small:has-text('at 980, 540 of 1920 × 1080 px · pass 64 of 64')");
+    Light moved = lightInLoupe(page, lamp, distance);
+    assertThat(moved.at("x")).as("20 px to the left now").isCloseTo(-20, within(0.3));
+    page.click("#blur-choice button:text-is('off')");
+    page.waitForSelector("#loupe small:has-text('sharp and still')");
+    page.click(".loupe-switch");
+    page.waitForSelector("#loupe", new Page.WaitForSelectorOptions().setState(HIDDEN));
+    page.close();
   }
 
   @Test
