@@ -2,6 +2,7 @@
 import { isUntouched, isWalkedTo } from '../common/reach.js';
 
 const ARROWS = ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'];
+const SHIFTED = ARROWS.map((arrow) => `Shift+${arrow}`);
 const CARRYING = ['Alt+ArrowLeft', 'Alt+ArrowRight'];
 const UNDOING = ['Control+z', 'Control+Shift+z'];
 
@@ -25,8 +26,9 @@ export const FOCUS_KINDS = [
   { kind: 'tab', is: '[role="tab"]', owns: among('Enter', 'ArrowLeft', 'ArrowRight') },
   { kind: 'card', is: '[data-card]', owns: among('Enter', ...CARRYING) },
   { kind: 'bead', is: '[data-bead], [data-marker], [data-stamp]', owns: among('Enter', 'Backspace', ...CARRYING) },
+  { kind: 'part of the picture', is: '.loupe-part', owns: among('Enter', ...ARROWS, ...SHIFTED) },
   { kind: 'button', is: 'button, a, summary, [role="button"]', owns: among('Enter') },
-  { kind: 'view', is: 'svg[tabindex]', owns: among('Enter', '+', '-', ...ARROWS, ...ARROWS.map((a) => `Shift+${a}`)) },
+  { kind: 'view', is: 'svg[tabindex]', owns: among('Enter', '+', '-', ...ARROWS, ...SHIFTED) },
   { kind: 'page', is: '*', owns: () => false },
 ];
 

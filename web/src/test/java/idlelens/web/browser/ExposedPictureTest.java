@@ -195,7 +195,7 @@ class ExposedPictureTest extends BrowserTest {
     assertThat(light.disc("yy")).isCloseTo(blur, within(0.5));
     assertThat(Math.hypot(light.at("x"), light.at("y"))).isLessThan(0.3);
     page.waitForSelector("#loupe small:has-text('at 960, 540 of 1920 × 1080 px · pass 64 of 64')");
-    page.focus(".loupe-part");
+    walkTo(page, ".loupe-part");
     for (int i = 0; i < 5; i++) {
       page.keyboard().press("ArrowRight");
     }

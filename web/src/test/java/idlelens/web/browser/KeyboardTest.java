@@ -57,6 +57,7 @@ class KeyboardTest extends BrowserTest {
       case "card" -> !press.equals("Enter") && !press.matches("Alt.Arrow(Left|Right)");
       case "bead" -> !press.matches("Enter|Backspace|Alt.Arrow(Left|Right)");
       case "view" -> !press.matches("Enter|[+-]") && !ARROWS.contains(press);
+      case "part of the picture" -> !press.equals("Enter") && !ARROWS.contains(press);
       default -> throw new AssertionError(kind);
     };
   }
@@ -74,7 +75,8 @@ class KeyboardTest extends BrowserTest {
     prepare(page);
     List<String> kinds = (List<String>) page.evaluate(KINDS);
     assertThat(kinds)
-        .contains("text", "select", "tick", "colour", "tab", "card", "bead", "button", "view");
+        .contains("text", "select", "tick", "colour", "tab", "card", "bead", "button", "view")
+        .contains("part of the picture");
     List<Map<String, String>> shortcuts =
         (List<Map<String, String>>)
             page.evaluate("() => idleLens.SHORTCUTS.map(({ press, act }) => ({ press, act }))");
@@ -103,8 +105,10 @@ class KeyboardTest extends BrowserTest {
     page.close();
   }
 
-  /** A panel with a number, a choice, a colour and a tick. */
+  /** The loupe, and a panel with a number, a choice, a colour and a tick. */
   private static void prepare(Page page) {
+    page.click(".loupe-switch");
+    page.waitForSelector(".loupe-part");
     page.evaluate("() => { idleLens.desk.select('stair'); idleLens.desk.chooseCard('piece'); }");
     page.waitForSelector(".settings input[type=checkbox]");
   }
