@@ -13,6 +13,7 @@ import idlelens.core.set.Mesh;
 import idlelens.core.set.Shape;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
+import java.util.Arrays;
 import java.util.List;
 import java.util.NavigableSet;
 import java.util.Optional;
@@ -26,6 +27,7 @@ import java.util.stream.Stream;
  * All that is checked of a camera over the range of a shot. Arrays have one number a frame.
  *
  * @param range the frames
+ * @param lookedAt those of them in which something is looked for
  * @param speed how fast it moves and its picture passes
  * @param judder where single frames would be seen
  * @param clearance how near it comes to the set; the last frame passes nothing
@@ -38,6 +40,7 @@ import java.util.stream.Stream;
  */
 public record CameraChecks(
     FrameRange range,
+    LookedAt lookedAt,
     PictureSpeed speed,
     List<Judder> judder,
     Clearance clearance,
@@ -59,6 +62,7 @@ public record CameraChecks(
    * @param leastM metres a second below which it stands still
    * @param leastDeg degrees a second below which it does not turn
    * @param nearM how far before the camera its near plane lies
+   * @param needed whether only frames are looked at for which the program needs the camera
    */
   public record Asked(
       String camera,
@@ -68,7 +72,8 @@ public record CameraChecks(
       Optional<Target> subject,
       double leastM,
       double leastDeg,
-      double nearM) {
+      double nearM,
+      boolean needed) {
     public Asked {
       Require.present(camera, "camera");
       Require.present(piece, "piece");
@@ -82,7 +87,7 @@ public record CameraChecks(
 
     /** The usual questions about a camera. */
     public static Asked of(String camera) {
-      return new Asked(camera, "", "", 1, Optional.empty(), 0.01, 0.1, 0.1);
+      return new Asked(camera, "", "", 1, Optional.empty(), 0.01, 0.1, 0.1, false);
     }
   }
 
@@ -98,6 +103,7 @@ public record CameraChecks(
     String camera = shot.camera(asked.camera()).id();
     FrameRange range = shot.header().range();
     int frames = range.length();
+    LookedAt lookedAt = asked.needed() ? LookedAt.needed(shot, camera) : LookedAt.all(range);
     Evaluation motion = Evaluation.of(shot, new SampleGrid(range.in() - 1.0, frames + 2, 1), null);
     PictureSpeed speed = PictureSpeed.of(motion, camera);
     Views views = new Views(motion, camera);
@@ -106,26 +112,52 @@ public record CameraChecks(
     Clearance clearance =
         Clearance.of(
             frames, i -> views.at(i + 1), shifted(set.allBut(Set.of())), asked.nearM(), progress);
+    apartFrom(lookedAt, clearance, range.in());
     throughNothingAtCuts(clearance, Jumps.of(shot, shot.node(camera)), range.in());
     Seam.Sides sides = new Seam.Sides(shot, asked.repeat(), asked.steps());
     return new CameraChecks(
         range,
+        lookedAt,
         speed,
-        Judder.find(range.in(), speed.subject(), shot.header().rate(), speed.shutterDeg()),
+        judder(speed, lookedAt, shot),
         clearance,
-        DeadStretch.find(
-            range.in(),
-            speed.metresPerSecond(),
-            speed.degreesPerSecond(),
-            asked.leastM(),
-            asked.leastDeg()),
-        Misaligned.find(shot, camera),
+        dead(speed, lookedAt, range.in(), asked),
+        Misaligned.find(shot, camera).stream().filter(m -> lookedAt.has(m.frame())).toList(),
         sides.of(camera),
         others(OpenAtSeam.find(shot, sides, CLOSED), shot, camera),
         asked.piece().isEmpty()
             ? Optional.empty()
-            : Optional.of(inView(motion, views, asked.piece(), set, meshes)),
-        asked.subject().map(subject -> Sharpness.of(motion, camera, subject)));
+            : Optional.of(inView(motion, lookedAt, views, asked.piece(), set, meshes)),
+        asked.subject().map(subject -> Sharpness.of(motion, camera, subject, lookedAt)));
+  }
+
+  private static List<Judder> judder(PictureSpeed speed, LookedAt lookedAt, Shot shot) {
+    int in = shot.header().range().in();
+    double[] widths = speed.subject().clone();
+    Arrays.setAll(widths, i -> lookedAt.has(in + i) ? widths[i] : 0);
+    return Judder.find(in, widths, shot.header().rate(), speed.shutterDeg());
+  }
+
+  private static List<DeadStretch> dead(
+      PictureSpeed speed, LookedAt lookedAt, int in, Asked asked) {
+    return DeadStretch.find(
+            in, speed.metresPerSecond(), speed.degreesPerSecond(), asked.leastM(), asked.leastDeg())
+        .stream()
+        .flatMap(dead -> lookedAt.of(dead.from(), dead.to()))
+        .map(frames -> new DeadStretch(frames.in(), frames.out()))
+        .toList();
+  }
+
+  /** Where nothing is looked for, nothing is near. */
+  private static void apartFrom(LookedAt lookedAt, Clearance clearance, int in) {
+    for (int i = 0; i < clearance.passes().length; i++) {
+      if (!lookedAt.has(in + i)) {
+        clearance.cameraM()[i] = Clearance.FARTHEST_M;
+        clearance.planeM()[i] = Clearance.FARTHEST_M;
+        clearance.nearest()[i] = "";
+        clearance.passes()[i] = false;
+      }
+    }
   }
 
   /** Where the camera jumps, it goes through nothing on its way. */
@@ -151,7 +183,12 @@ public record CameraChecks(
   }
 
   private static InView inView(
-      Evaluation motion, Views views, String id, SetObstacles set, Function<Shape, Mesh> meshes) {
+      Evaluation motion,
+      LookedAt lookedAt,
+      Views views,
+      String id,
+      SetObstacles set,
+      Function<Shape, Mesh> meshes) {
     if (!(motion.shot().node(id) instanceof Node.Piece piece)) {
       throw new RefusedException("piece", "'" + motion.shot().node(id).name() + "'", "a piece");
     }
@@ -161,7 +198,7 @@ public record CameraChecks(
         meshes.apply(piece.shape()).bounds(),
         i -> motion.pose(id, i + 1),
         i -> motion.size(id, i + 1),
-        i -> motion.isShown(id, i + 1),
+        i -> motion.isShown(id, i + 1) && lookedAt.has(motion.grid().frame(i + 1)),
         shifted(set.allBut(Set.of(id))));
   }
 }

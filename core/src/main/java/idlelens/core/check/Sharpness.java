@@ -63,9 +63,11 @@ public record Sharpness(
 
   /**
    * @param motion one sample a frame, with one before the first frame and one behind the last
+   * @param lookedAt the frames in which it is to be sharp
    */
-  public static Sharpness of(Evaluation motion, String cameraId, Target subject) {
-    return new Sampling(motion, cameraId, subject).all();
+  public static Sharpness of(
+      Evaluation motion, String cameraId, Target subject, LookedAt lookedAt) {
+    return new Sampling(motion, cameraId, subject, lookedAt).all();
   }
 
   /** What is read at the samples. */
@@ -74,14 +76,16 @@ public record Sharpness(
     private final Views views;
     private final LensTrack lens;
     private final Target subject;
+    private final LookedAt lookedAt;
     private final NavigableSet<Double> jumps;
     private final int count;
 
-    Sampling(Evaluation motion, String cameraId, Target subject) {
+    Sampling(Evaluation motion, String cameraId, Target subject, LookedAt lookedAt) {
       this.motion = motion;
       this.views = new Views(motion, cameraId);
       this.lens = motion.of(cameraId).lens().orElseThrow();
       this.subject = subject;
+      this.lookedAt = lookedAt;
       this.count = motion.grid().count() - 2;
       this.jumps = Jumps.of(motion.shot(), motion.shot().node(cameraId));
       subject
@@ -142,6 +146,9 @@ public record Sharpness(
     }
 
     private How how(int sample, double metres) {
+      if (!lookedAt.has(motion.grid().frame(sample))) {
+        return null;
+      }
       double least = lens.isOrthographic() ? 0 : lens.focalMm()[lens.index(sample)] / 1000;
       if (metres <= least) {
         return How.BEHIND;

@@ -50,7 +50,16 @@ class SharpnessTest {
     Curve away = new Curve(0, List.of(straight(0, -1), straight(24, -25)));
     Map<Path, Curve> moving = Map.of(Path.X, Curve.still(x), Path.Z, away);
     Shot shot = SmallShots.until(21, node("cam", camera), node("boat", Chain.pose().with(moving)));
-    return Sharpness.of(Evaluation.of(shot, new SampleGrid(0, 23, 1), null), "cam", SUBJECT);
+    return of(shot);
+  }
+
+  private static Sharpness of(Shot shot) {
+    return of(shot, LookedAt.all(shot.header().range()));
+  }
+
+  private static Sharpness of(Shot shot, LookedAt lookedAt) {
+    SampleGrid grid = SampleGrid.over(shot.header().range(), 1);
+    return Sharpness.of(Evaluation.of(shot, grid, null), "cam", SUBJECT, lookedAt);
   }
 
   @Test
@@ -111,8 +120,7 @@ class SharpnessTest {
     Shot shot =
         SmallShots.until(
             3, node("cam", turned), node("boat", Chain.pose().restingAt(0, 0, -4, 0, 0, 0)));
-    Sharpness found =
-        Sharpness.of(Evaluation.of(shot, new SampleGrid(0, 5, 1), null), "cam", SUBJECT);
+    Sharpness found = of(shot);
     assertThat(found.metres()).containsOnly(new double[] {-4}, within(1e-9));
     assertThat(found.blur()).containsOnly(Double.NaN);
     assertThat(found.soft()).hasSize(1);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import idlelens.core.check.LookedAt;
 import idlelens.core.check.Sharpness;
 import idlelens.core.check.Sightline;
 import idlelens.core.check.Views;
@@ -132,7 +133,11 @@ class OrthographicTest {
     }
     SampleGrid grid = SampleGrid.over(shot.header().range(), 1);
     Sharpness of =
-        Sharpness.of(Evaluation.of(shot, grid, null), "cam", new Target.Place(0, 0, -0.01));
+        Sharpness.of(
+            Evaluation.of(shot, grid, null),
+            "cam",
+            new Target.Place(0, 0, -0.01),
+            LookedAt.all(shot.header().range()));
     assertThat(of.soft()).isEmpty();
     assertThat(of.blur()).containsOnly(0);
   }

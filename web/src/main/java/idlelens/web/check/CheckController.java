@@ -2,6 +2,7 @@ package idlelens.web.check;
 
 import idlelens.core.check.CameraChecks;
 import idlelens.core.check.Period;
+import idlelens.core.check.Streaks;
 import idlelens.core.part.Target;
 import idlelens.core.rule.Require;
 import idlelens.exchange.json.JsonPlace;
@@ -16,6 +17,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
@@ -51,6 +53,8 @@ class CheckController {
    * @param least metres a second below which the camera stands still, 0.01 if left out
    * @param leastTurn degrees a second below which it does not turn, 0.1 if left out
    * @param near metres from the camera to its near plane, 0.1 if left out
+   * @param needed whether only frames are looked at for which the program needs the camera, with
+   *     handles
    * @param readable least height of the piece in the picture, in picture heights, 0.1 if left out
    */
   record Asked(
@@ -63,7 +67,8 @@ class CheckController {
       Double least,
       Double leastTurn,
       Double near,
-      Double readable) {
+      Double readable,
+      Boolean needed) {
     CameraChecks.Asked inCore() {
       CameraChecks.Asked usual = CameraChecks.Asked.of(camera);
       return new CameraChecks.Asked(
@@ -74,7 +79,8 @@ class CheckController {
           target(),
           or(least, usual.leastM()),
           or(leastTurn, usual.leastDeg()),
-          or(near, usual.nearM()));
+          or(near, usual.nearM()),
+          or(needed, usual.needed()));
     }
 
     private Optional<Target> target() {
@@ -116,6 +122,25 @@ class CheckController {
               CameraChecks.of(
                   now.shot(), asked.inCore(), assets::meshOf, done -> Work.tell("clearance", done));
           return json(CheckJson.of(now.revision(), now.shot(), checks, readable));
+        });
+  }
+
+  @GetMapping("/api/shots/{id}/streaks")
+  @Needs(Right.READ_SHOT)
+  @Operation(
+      summary = "How long what stands still is drawn out by a camera, and where it judders",
+      description = "At a depth in metres, 0.001 to 1e6; at that of the focus if it is left out.")
+  CompletableFuture<ResponseEntity<byte[]>> streaks(
+      Asker asker,
+      @PathVariable long id,
+      @RequestParam String camera,
+      @RequestParam(required = false) Double metres) {
+    OptionalDouble depth = metres == null ? OptionalDouble.empty() : OptionalDouble.of(metres);
+    return works.takeLong(
+        new Works.Order(asker.request(), asker.accountId(), "the streaks"),
+        () -> {
+          ShotService.Revised now = shots.current(id);
+          return json(CheckJson.of(now, Streaks.of(now.shot(), camera, depth)));
         });
   }
 

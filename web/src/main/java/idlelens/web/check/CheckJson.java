@@ -9,11 +9,14 @@ import idlelens.core.check.OpenAtSeam;
 import idlelens.core.check.Period;
 import idlelens.core.check.Seam;
 import idlelens.core.check.Sharpness;
+import idlelens.core.check.Streaks;
 import idlelens.core.clearance.Clearance;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
+import idlelens.core.time.FrameRange;
 import idlelens.core.time.FrameRate;
 import idlelens.exchange.json.JsonPlace;
+import idlelens.web.shot.ShotService;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
@@ -32,6 +35,9 @@ final class CheckJson {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     out.put("revision", revision);
     out.put("in", checks.range().in()).put("out", checks.range().out());
+    for (FrameRange each : checks.lookedAt().stretches()) {
+      stretch(out, "lookedAt", each.in(), each.out());
+    }
     column(out, "metresPerSecond", checks.speed().metresPerSecond());
     column(out, "degreesPerSecond", checks.speed().degreesPerSecond());
     column(out, "near", checks.speed().near());
@@ -39,11 +45,7 @@ final class CheckJson {
     column(out, "far", checks.speed().far());
     column(out, "streak", checks.speed().streak());
     clearance(out.putObject("clearance"), checks);
-    for (Judder each : checks.judder()) {
-      stretch(out, "judder", each.from(), each.to())
-          .put("seconds", each.seconds())
-          .put("least", each.least());
-    }
+    judder(out, checks.judder());
     for (DeadStretch each : checks.dead()) {
       stretch(out, "dead", each.from(), each.to());
     }
@@ -63,6 +65,24 @@ final class CheckJson {
     }
     checks.inView().ifPresent(view -> inView(out.putObject("inView"), checks, view, readable));
     checks.sharpness().ifPresent(sharpness -> sharpness(out.putObject("sharpness"), sharpness));
+    return out;
+  }
+
+  private static void judder(ObjectNode out, List<Judder> judder) {
+    for (Judder each : judder) {
+      stretch(out, "judder", each.from(), each.to())
+          .put("seconds", each.seconds())
+          .put("least", each.least());
+    }
+  }
+
+  static ObjectNode of(ShotService.Revised now, Streaks streaks) {
+    ObjectNode out = JsonNodeFactory.instance.objectNode();
+    out.put("revision", now.revision()).put("in", now.shot().header().range().in());
+    column(out, "metres", streaks.metres());
+    column(out, "widths", streaks.widths());
+    column(out, "streak", streaks.streak());
+    judder(out, streaks.judder());
     return out;
   }
 

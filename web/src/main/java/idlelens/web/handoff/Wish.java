@@ -21,7 +21,8 @@ import java.util.regex.Pattern;
  *
  * @param cameras ids, or null for all
  * @param profile the name of a receiver profile
- * @param frames range, handles, or two frames; null for what the profile says
+ * @param frames range, handles, needed by the program, or two frames; null for what the profile
+ *     says
  * @param from first frame, or null
  * @param to last frame, or null
  * @param company set, nulls or carriers
@@ -44,8 +45,8 @@ record Wish(
 
   /** What is asked for, of a shot as it is now. */
   HandOff of(Shot shot, ReceiverProfile receiver) {
-    FrameRange range = frames(shot, receiver);
     Optional<Program> cuts = program(shot);
+    FrameRange range = frames(shot, receiver, cuts.orElse(shot.program()));
     if (joined) {
       Program all =
           cuts.orElseThrow(
@@ -81,10 +82,28 @@ record Wish(
     return Optional.of(new Program(cuts));
   }
 
-  private FrameRange frames(Shot shot, ReceiverProfile receiver) {
+  private FrameRange frames(Shot shot, ReceiverProfile receiver, Program cuts) {
     FrameRange usual =
-        frames == null ? HandOff.framesOf(shot, receiver) : SentFrames.of(frames, shot.header());
+        frames == null
+            ? HandOff.framesOf(shot, receiver)
+            : SentFrames.of(frames, shot.header(), () -> needed(shot, cuts));
     return new FrameRange(from == null ? usual.in() : from, to == null ? usual.out() : to);
+  }
+
+  /** From the first to the last frame for which the program needs one of the cameras. */
+  private FrameRange needed(Shot shot, Program cuts) {
+    FrameRange range = shot.header().range();
+    List<FrameRange> all =
+        ids(shot, joined ? Optional.of(cuts) : Optional.empty()).stream()
+            .flatMap(id -> cuts.needed(id, range, shot.header().handles()).stream())
+            .toList();
+    if (all.isEmpty()) {
+      throw new RefusedException(
+          "frames", "needed, of cameras that the program does not show", "cameras that it shows");
+    }
+    return new FrameRange(
+        all.stream().mapToInt(FrameRange::in).min().orElseThrow(),
+        all.stream().mapToInt(FrameRange::out).max().orElseThrow());
   }
 
   private HandOff.Company along() {

@@ -68,6 +68,18 @@ function nodeChoice(checks, { said, label, is, none, name }) {
   return { select, element, refresh };
 }
 
+/** Whether only what the program needs is looked at; without a program it needs nothing. */
+function neededTick(checks) {
+  const box = h('input', { type: 'checkbox', onchange: () => checks.ask({ needed: box.checked }) });
+  const title = 'Only frames for which the program needs this camera, with handles';
+  const element = h('label', { class: 'needed', title }, box, 'Needed frames');
+  const refresh = () => {
+    box.checked = checks.asked.needed;
+    element.hidden = checks.store.program.length === 0;
+  };
+  return { element, refresh };
+}
+
 export function connectAskedBar(checks, element) {
   const numbers = NUMBERS.map((each) => number(checks, each));
   const readable = number(checks, READABLE);
@@ -93,7 +105,9 @@ export function connectAskedBar(checks, element) {
     none: 'nothing: it comes back',
     name: 'repeat',
   });
+  const needed = neededTick(checks);
   element.replaceChildren(
+    needed.element,
     ...numbers.map((each) => each.element),
     subject.element,
     piece.element,
@@ -104,6 +118,7 @@ export function connectAskedBar(checks, element) {
   const refresh = () => {
     if (!checks.isOpen) return;
     for (const each of [...numbers, readable, steps]) each.field.refresh();
+    needed.refresh();
     subject.refresh();
     piece.refresh();
     repeat.refresh();

@@ -16,6 +16,7 @@ const USUAL = {
   leastTurn: 0.1,
   near: 0.1,
   readable: 40,
+  needed: false,
 };
 
 /** @param {Record<string, any>} values */
@@ -61,7 +62,8 @@ export class CheckStore extends EventTarget {
     const { steps, least, leastTurn, near } = asked;
     const known = { piece: there(asked.piece), repeat: there(asked.repeat), ...this.subject() };
     const readable = asked.readable / (asked.pixels / store.header.aspect);
-    const rest = { ...known, steps, least, leastTurn, near, readable };
+    const needed = asked.needed && store.program.length > 0;
+    const rest = { ...known, steps, least, leastTurn, near, readable, needed };
     return query({ camera: desk.camera, ...rest });
   }
 

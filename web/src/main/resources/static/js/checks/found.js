@@ -298,7 +298,14 @@ function viewLines(checks) {
 }
 
 /** All lines, the gravest first. */
+/** Where only needed frames are looked at: whether there are any. */
+const neededLines = ({ asked, desk, found, store }) =>
+  asked.needed && store.program.length && !found.lookedAt
+    ? [h('li', { text: `${store.byId.get(desk.camera)?.name} is not in the program: nothing is looked at.` })]
+    : [];
+
 export const foundLines = (checks) => [
+  ...neededLines(checks),
   ...clearanceLines(checks),
   ...softLines(checks),
   ...seamLines(checks),

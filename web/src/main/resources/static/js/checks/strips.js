@@ -69,6 +69,7 @@ export class Strips {
     const { found } = this.checks;
     this.svg.classList.toggle('stale', this.checks.waiting);
     const parts = found ? STRIPS.flatMap((kind, i) => this.strip(kind, i, found)) : [];
+    if (found) parts.push(...this.veils(found));
     this.drawing.replaceChildren(...parts);
     this.moveHead();
   }
@@ -83,6 +84,20 @@ export class Strips {
     for (const tick of drawn.ticks ?? []) parts.push(this.tick(tick, top));
     if (drawn.says) parts.push(this.says(drawn.says, found.in, top));
     return parts;
+  }
+
+  /** Frames in which nothing is looked for, veiled. */
+  veils({ lookedAt = [], in: first, out: last }) {
+    const edges = [first - 1, ...lookedAt.flatMap(({ from, to }) => [from - 1, to]), last];
+    const gaps = [];
+    for (let i = 0; i < edges.length; i += 2)
+      if (edges[i + 1] > edges[i]) gaps.push({ from: edges[i] + 1, to: edges[i + 1] });
+    return gaps.map(({ from, to }) => {
+      const x = this.x(from);
+      const width = this.x(to + 1) - x;
+      const title = s('title', { text: 'The program does not need this camera here' });
+      return s('rect', { class: 'aside', x, y: 0, width, height: this.row * STRIPS.length }, title);
+    });
   }
 
   /** A block reaches over the whole of its last frame. */

@@ -84,6 +84,7 @@ export class Sending {
       ['profile', 'as the receiver wants'],
       ['range', `the range, ${range.in} to ${range.out}`],
       ['handles', `with handles, ${range.in - handles} to ${range.out + handles}`],
+      ...(this.desk.program.length ? [['needed', 'what the program needs']] : []),
       ['other', 'other frames'],
     ]);
     this.frames.id = 'frames';
@@ -117,6 +118,10 @@ export class Sending {
   /** Says what goes out, and what stays behind. */
   showFrames() {
     this.pair.hidden = this.frames.value !== 'other';
+    if (this.frames.value === 'needed') {
+      this.told.textContent = 'From the first to the last frame that the program needs of them, with handles.';
+      return;
+    }
     const [from, to] = this.sent;
     const count = Number(to) - Number(from) + 1;
     const { handles, range } = this.desk;

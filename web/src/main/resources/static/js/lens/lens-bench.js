@@ -5,6 +5,7 @@ import { fixed, stop } from '../common/format.js';
 import { lengthText, units } from '../common/units.js';
 import { pickFocus } from '../panels/focus-pick.js';
 import { Depths } from '../shot/depths.js';
+import { Streaks } from '../shot/streaks.js';
 import { isOff, lensOf } from '../shot/parts.js';
 import { markAt } from '../shot/focus.js';
 import { heightPx } from '../shot/picture-frame.js';
@@ -15,6 +16,7 @@ import { DepthChart } from './depth-chart.js';
 import { FieldDrawing } from './field-drawing.js';
 import { IrisDrawing } from './iris-drawing.js';
 import { Section } from './section.js';
+import { streakPart } from './streak.js';
 
 /** F-stops below this are on no lens. */
 const LEAST_STOP = 0.7;
@@ -25,11 +27,13 @@ export class LensBench {
     this.desk = desk;
     this.element = element;
     this.depths = new Depths(store, desk);
+    this.streaks = new Streaks(store, desk);
     this.built = null;
     const ask = () => this.ask();
     for (const name of ['shot', 'motion']) store.addEventListener(name, ask);
     for (const name of ['frame', 'live', 'selection', 'layout', 'loose']) desk.addEventListener(name, ask);
     this.depths.addEventListener('change', ask);
+    this.streaks.addEventListener('change', ask);
     units.addEventListener('length', ask);
   }
 
@@ -39,6 +43,7 @@ export class LensBench {
 
   ask() {
     this.depths.want(this.isOpen);
+    this.streaks.want(this.isOpen);
     if (this.asked || !this.isOpen) return;
     this.asked = true;
     drawSoon(this.element, () => {
@@ -65,6 +70,7 @@ export class LensBench {
     const now = { node, lens, sensorMm, closeFocusM, motion, outline: motion.iris, pictureHeight };
     this.drawings.forEach((drawing) => drawing.show(now));
     Object.values(this.fields).forEach((field) => field.refresh());
+    this.streak.refresh();
     this.marks.textContent = marksOf(node, lens, closeFocusM);
     if (isParallel(lens)) return;
     this.facts.textContent = factsOf(lens);
@@ -75,6 +81,7 @@ export class LensBench {
   build(id, parallel) {
     this.element.classList.toggle('parallel', parallel);
     this.marks = h('span', { class: 'trouble', role: 'status' });
+    this.streak = streakPart(this.store, this.desk, this.streaks, id);
     if (parallel) this.buildParallel(id);
     else this.buildPerspective(id);
   }
@@ -87,7 +94,7 @@ export class LensBench {
     this.drawings = [field];
     this.element.replaceChildren(
       part('View', [field.svg], named.field),
-      part('Orthographic', PARALLEL_WORDS, [...named.shutter, this.marks]),
+      part('Orthographic', PARALLEL_WORDS, [...named.shutter, ...this.streak.elements, this.marks]),
     );
   }
 
@@ -107,7 +114,7 @@ export class LensBench {
     this.element.replaceChildren(
       part('Lens', [section.svg], named.section),
       part('Iris', [iris.svg], named.iris),
-      part('View', [field.svg], named.field),
+      part('View', [field.svg], [...named.field, ...this.streak.elements]),
       part('Distances', [chart.svg], [...named.depth, this.follows, this.facts, this.marks]),
     );
   }

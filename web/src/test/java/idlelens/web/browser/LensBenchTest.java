@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -157,6 +158,38 @@ class LensBenchTest extends BrowserTest {
     page.waitForSelector(".lens-bench .glass");
     assertThat(lens(page, "focalMm")).isEqualTo(focal);
     page.close();
+  }
+
+  /**
+   * Beside the shutter: how long what is in focus, or elsewhere, is drawn out; and that it judders.
+   */
+  @Test
+  void streak_isThatOfTheDepthAskedFor_andAPanThatIsTooFastIsAdvisedAgainst() {
+    long shot = app.copyOf("Quay walk");
+    Page page = openFloor(shot);
+    page.click("[data-view-link=lens]");
+    page.evaluate("() => idleLens.desk.goTo(1060)");
+    JsonNode focus = app.get("/api/shots/" + shot + "/streaks?camera=a-cam").json();
+    waitForStreak(page, focus.get("streak").get(59).doubleValue() * 1920);
+    page.fill("input[aria-label='Depth of what is drawn out']", "1.5 m");
+    page.press("input[aria-label='Depth of what is drawn out']", "Enter");
+    JsonNode near = app.get("/api/shots/" + shot + "/streaks?camera=a-cam&metres=1.5").json();
+    double nearPx = near.get("streak").get(59).doubleValue() * 1920;
+    assertThat(nearPx).isGreaterThan(1.5 * focus.get("streak").get(59).doubleValue() * 1920);
+    waitForStreak(page, nearPx);
+    page.click(".lens-bench button:text-is('In focus')");
+    waitForStreak(page, focus.get("streak").get(59).doubleValue() * 1920);
+    app.edit(
+        shot,
+        "{\"edit\":\"set-values\",\"id\":\"a-cam\",\"frame\":1090,\"values\":{\"pan\":170},"
+            + "\"keying\":\"touched\"}");
+    page.waitForSelector(".lens-bench .trouble:has-text('judders: a width in')");
+    page.close();
+  }
+
+  private static void waitForStreak(Page page, double px) {
+    page.waitForSelector(
+        ".lens-bench .number:has-text('" + String.format(Locale.ROOT, "%.1f px", px) + "')");
   }
 
   /** A size of one's own gets a name, is there in another shot, and is forgotten again. */

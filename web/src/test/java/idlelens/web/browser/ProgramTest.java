@@ -177,6 +177,28 @@ class ProgramTest extends BrowserTest {
     page.close();
   }
 
+  /** The checks can look at what is seen of a camera alone, with handles. */
+  @Test
+  void checks_areLimitedToTheNeededFrames() {
+    long shot = app.copyOf("Two cameras");
+    Page page = openFloor(shot);
+    page.click("[data-view-link=checks]");
+    page.waitForSelector(".checks label.needed");
+    page.waitForFunction("() => idleLens.checks.checks.found");
+    assertThat(page.locator(".checks rect.aside").count()).isZero();
+    page.check(".checks label.needed input");
+    page.waitForSelector(".checks rect.aside");
+    String camera = (String) page.evaluate("() => idleLens.desk.camera");
+    JsonNode needed =
+        app.get("/api/shots/" + shot + "/checks?needed=true&camera=" + camera)
+            .json()
+            .get("lookedAt");
+    assertThat(needed.size()).isPositive();
+    Object shown = page.evaluate("() => JSON.stringify(idleLens.checks.checks.found.lookedAt)");
+    assertThat(shown).isEqualTo(needed.toString());
+    page.close();
+  }
+
   @Test
   void cutList_andNeededFrames_comeOut() {
     long shot = app.demoShot("Two cameras");

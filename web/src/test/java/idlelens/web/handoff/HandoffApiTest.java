@@ -103,7 +103,31 @@ class HandoffApiTest {
     assertThat(app.get(glb + "1010-1001").text()).contains("range.out is 1001");
     assertThat(app.get(glb + "1-9999999").status()).isEqualTo(422);
     assertThat(app.get(glb + "most").text())
-        .contains("allowed: range, handles, or two frames such as 1001-1144");
+        .contains("allowed: range, handles, needed, or two frames such as 1001-1144");
+  }
+
+  /** From a cut to a cut, with handles at both ends; of a camera that is not seen, nothing. */
+  @Test
+  void framesThatTheProgramNeeds_goOut() {
+    long shot = app.copyOf("Quay walk");
+    String frames =
+        "/api/shots/" + shot + "/export/csv?profile=Y-up%20metres&frames=needed&camera=";
+    assertThat(app.get(frames + "a-cam").text()).contains("cameras that the program does not show");
+    app.edit(
+        shot,
+        "{\"edit\":\"duplicate\",\"id\":\"a-cam\",\"newId\":\"b-cam\",\"newName\":\"B-cam\"},"
+            + "{\"edit\":\"cut-to\",\"frame\":1001,\"camera\":\"a-cam\"},"
+            + "{\"edit\":\"cut-to\",\"frame\":1061,\"camera\":\"b-cam\"},"
+            + "{\"edit\":\"cut-to\",\"frame\":1101,\"camera\":\"a-cam\"}");
+    assertThat(rows(frames + "b-cam")).isEqualTo(40 + 2 * 8);
+    assertThat(rows(frames + "a-cam")).isEqualTo(144 + 2 * 8);
+    String asked = "&program=1001:a-cam,1011:b-cam,1021:a-cam";
+    assertThat(rows(frames + "b-cam" + asked)).as("a program that is asked for").isEqualTo(10 + 16);
+  }
+
+  private long rows(String path) {
+    String table = app.get(path).text();
+    return table.lines().filter(line -> line.matches("-?[0-9].*")).count();
   }
 
   @Test
