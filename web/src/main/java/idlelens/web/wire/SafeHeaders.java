@@ -12,6 +12,7 @@ import org.apache.coyote.ActionCode;
 final class SafeHeaders extends ValveBase {
   private static final String CONTENT_POLICY =
       "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:;"
+          + " media-src blob:;"
           + " font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self';"
           + " base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 

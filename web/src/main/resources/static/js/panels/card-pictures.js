@@ -1,7 +1,8 @@
 // The pictures on a card or a backplate: which files, when they play, and for how long each is held.
 import { Problem } from '../common/api.js';
 import { button, h } from '../common/dom.js';
-import { trimmed } from '../common/format.js';
+import { framesPerSecond, trimmed } from '../common/format.js';
+import { pictureFiles } from '../shot/picture-files.js';
 import { keepPictures, pictureAt, withStills } from '../shot/card-pictures.js';
 import { sayProblem } from '../shot/say-problem.js';
 import { choice, labelled, row } from './fields.js';
@@ -21,11 +22,6 @@ function rateOf(value) {
   if (FRACTIONS.includes(written)) return written;
   return Number.isInteger(value) ? written : `${Math.round(value * THOUSANDTHS)}/${THOUSANDTHS}`;
 }
-
-const perSecond = (rate) => {
-  const [over, under = '1'] = rate.split('/');
-  return Number(over) / Number(under);
-};
 
 /** How long all are held, if they are held alike. */
 const heldAlike = (stills) =>
@@ -97,7 +93,7 @@ function numbersOf(playing) {
     rate: playing.number('Pictures a second', {
       unit: '/s',
       digits: 3,
-      get: () => perSecond(playing.pictures.rate),
+      get: () => framesPerSecond(playing.pictures.rate),
       set: (value, done) => playing.change({ rate: rateOf(value) }, done),
     }),
     first: playing.number('Frame of the first picture', {
@@ -183,36 +179,50 @@ function naming(problem, files) {
   return new Problem(problem.status, { detail: `${file.name}: ${detail}` });
 }
 
-/** A button that takes files, and what is there. @param {Holder} holder */
+const PICTURES = ['image/png', 'image/jpeg'];
+const TAKEN = [...PICTURES, '.zip', 'video/*'].join();
+
+/** What files are chosen with. @param {Record<string, any>} attributes @param {(files: File[]) => any} take */
+function fileInput(attributes, take) {
+  const onchange = (event) => take([...event.target.files]);
+  return h('input', { type: 'file', hidden: true, onchange, ...attributes });
+}
+
+/** Buttons that take files, and what is there. @param {Holder} holder */
 function filePicker(store, holder) {
   const says = h('small', { class: 'note' });
-  const input = h('input', {
-    type: 'file',
-    accept: 'image/png,image/jpeg',
-    multiple: true,
-    hidden: true,
-    'aria-label': 'Picture files',
-    onchange: () => take([...input.files]),
-  });
+  const input = fileInput({ multiple: true, accept: TAKEN, 'aria-label': 'Picture files' }, (files) => take(files));
+  const folder = fileInput({ webkitdirectory: true, 'aria-label': 'Folder of pictures' }, (files) =>
+    take(files.filter(({ type }) => PICTURES.includes(type))),
+  );
   const choose = button('Choose files…', () => input.click(), {
-    title: 'PNG or JPEG; several play one after another, in the order of the numbers in their names',
+    title: 'PNG or JPEG, a zip of them, or a video; several play in the order of the numbers in their names',
   });
+  const chooseFolder = button('Folder…', () => folder.click(), { title: 'All PNG and JPEG files of a folder' });
+  const busy = (is) => {
+    for (const each of [choose, chooseFolder]) each.disabled = is;
+  };
   const take = async (files) => {
     if (!files.length) return;
-    choose.disabled = true;
+    busy(true);
+    let pictures = files;
     try {
-      const stills = await keepPictures(store, files, (done) => (says.textContent = `${done} of ${files.length}…`));
-      await holder.take(stills);
+      const perSecond = framesPerSecond(holder.now()?.rate ?? store.header.rate);
+      const tell = (done, all) => (says.textContent = `reading ${done} of ${all}…`);
+      pictures = await pictureFiles(files, { perSecond, tell });
+      const kept = (done) => (says.textContent = `${done} of ${pictures.length}…`);
+      await holder.take(await keepPictures(store, pictures, kept));
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
-      store.announce('refused', naming(problem, files));
+      store.announce('refused', naming(problem, pictures));
     } finally {
       input.value = '';
-      choose.disabled = false;
+      folder.value = '';
+      busy(false);
     }
   };
   return {
-    element: h('span', {}, input, choose),
+    element: h('span', {}, input, folder, choose, chooseFolder),
     says,
     refresh() {
       if (choose.disabled) return;

@@ -7,7 +7,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import idlelens.web.app.TestPictures;
 import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 
 /** Pictures behind what a camera sees: on their frames, fitted, as strong as asked, or over all. */
@@ -86,6 +92,86 @@ class BackplateTest extends BrowserTest {
     int[] half = seen(page, low, 1062);
     assertThat(half[0]).isLessThan(over[0] - 20);
     page.close();
+  }
+
+  /** Grey that gets lighter from frame to frame: each picture shows its own frame of the video. */
+  @Test
+  void video_isTakenApartIntoItsFrames_andAFileThatIsNoneIsRefused() throws IOException {
+    Page page = withPlate();
+    byte[] steps = getClass().getResourceAsStream("/pictures/steps.webm").readAllBytes();
+    page.locator("input[aria-label='Picture files']")
+        .setInputFiles(new FilePayload("steps.webm", "video/webm", steps));
+    waitForRevision(page, 4);
+    assertThat(stills(page)).isEqualTo(24);
+    for (int i : new int[] {0, 11, 23}) {
+      Object grey = page.evaluate(GREY, i);
+      // written with a brightness of 16 + 9 i, where 16 is black and 235 white
+      assertThat(((Number) grey).doubleValue()).isCloseTo(9 * i * 255 / 219.0, within(6.0));
+    }
+    page.locator("input[aria-label='Picture files']")
+        .setInputFiles(new FilePayload("broken.webm", "video/webm", new byte[2000]));
+    page.waitForSelector(
+        ".toast-line:has-text('broken.webm is a video that this browser does not play')");
+    assertThat(stills(page)).as("what was there stays").isEqualTo(24);
+    page.close();
+  }
+
+  @Test
+  void zip_givesItsPictures_inTheOrderOfTheirNumbers_andWhatIsNoneIsRefused() throws IOException {
+    Page page = withPlate();
+    Map<String, byte[]> entries = new LinkedHashMap<>();
+    entries.put("plates/back.10.png", TestPictures.halfPng(16, 9, Color.BLUE));
+    entries.put("plates/back.2.png", TestPictures.halfPng(32, 18, Color.RED));
+    entries.put("plates/notes.txt", new byte[] {1, 2});
+    entries.put("__MACOSX/plates/back.2.png", new byte[] {1, 2});
+    page.locator("input[aria-label='Picture files']")
+        .setInputFiles(new FilePayload("plates.zip", "application/zip", zip(entries)));
+    waitForRevision(page, 4);
+    assertThat(
+            page.evaluate(
+                "() => idleLens.store.byId.get('a-cam').chain.find((part) => part.part"
+                    + " === 'backplate').pictures.stills.map((still) => still.width).join()"))
+        .isEqualTo("32,16");
+    byte[] empty = zip(Map.of("notes.txt", new byte[] {1}));
+    for (byte[] wrong : List.of(empty, new byte[] {80, 75, 3, 4, 0, 0})) {
+      page.locator("input[aria-label='Picture files']")
+          .setInputFiles(new FilePayload("wrong.zip", "application/zip", wrong));
+      page.waitForSelector(".toast-line:has-text('wrong.zip is')");
+    }
+    byte[] large = zip(Map.of("claims.png", new byte[17 << 20]));
+    assertThat(large.length).as("what it claims is not what it has").isLessThan(100_000);
+    page.locator("input[aria-label='Picture files']")
+        .setInputFiles(new FilePayload("large.zip", "application/zip", large));
+    page.waitForSelector(".toast-line:has-text('claims.png is more than 16 MB')");
+    page.close();
+  }
+
+  /** How grey the middle of a still is, 0 to 255. */
+  private static final String GREY =
+      "async (i) => { const { store } = idleLens; const { pictures } ="
+          + " store.byId.get('a-cam').chain.find((part) => part.part === 'backplate'); const answer ="
+          + " await fetch(store.path('/pictures/' + pictures.stills[i].asset)); const image = await"
+          + " createImageBitmap(await answer.blob()); const pen = new OffscreenCanvas(64,"
+          + " 36).getContext('2d'); pen.drawImage(image, 0, 0); return pen.getImageData(32, 18, 1,"
+          + " 1).data[0]; }";
+
+  private static int stills(Page page) {
+    return ((Number)
+            page.evaluate(
+                "() => idleLens.store.byId.get('a-cam').chain.find((part) => part.part ==="
+                    + " 'backplate').pictures.stills.length"))
+        .intValue();
+  }
+
+  private static byte[] zip(Map<String, byte[]> entries) throws IOException {
+    ByteArrayOutputStream octets = new ByteArrayOutputStream();
+    try (ZipOutputStream out = new ZipOutputStream(octets)) {
+      for (Map.Entry<String, byte[]> each : entries.entrySet()) {
+        out.putNextEntry(new ZipEntry(each.getKey()));
+        out.write(each.getValue());
+      }
+    }
+    return octets.toByteArray();
   }
 
   private static void typeIn(Page page, String label, String text) {
