@@ -3,7 +3,7 @@ import * as THREE from '/webjars/three/0.181.1/build/three.module.min.js';
 import { Problem } from '../common/api.js';
 import { fetchExposure } from '../shot/exposures.js';
 import { poseWhileOpen } from '../shot/open-shutter.js';
-import { lensOf } from '../shot/parts.js';
+import { isOn, lensOf, partOf } from '../shot/parts.js';
 import { seenBy } from '../shot/seen.js';
 import { lookThrough } from '../solids/look-through.js';
 import { Accumulation, canAccumulate } from './accumulation.js';
@@ -108,7 +108,13 @@ export class Exposing extends EventTarget {
   drawOne(one, how) {
     const draw = () => this.set.draw(one.view, how);
     if (this.mode === 'off') draw();
-    else this.fast.draw(draw, this.set.camera, one.lens, this.shutterOf(one));
+    else this.fast.draw(draw, this.set.camera, one.lens, { ...this.shutterOf(one), plated: this.isPlated(one) });
+  }
+
+  /** Whether a backplate lies behind all that a camera sees. */
+  isPlated({ camera }) {
+    const plate = partOf(this.store.byId.get(camera), 'backplate');
+    return Boolean(plate?.pictures && isOn(plate)) && plate.lies !== 'over';
   }
 
   /** From the world into the picture, as the shutter opens and closes. */

@@ -11,7 +11,7 @@ const TAPS = 8;
 
 const GATHERING = `
   uniform sampler2D colour, depth; uniform mat4 toOpen, toClose; uniform vec2 size;
-  uniform float disc, focus, squeeze; uniform bool parallel; varying vec2 at;
+  uniform float disc, focus, squeeze; uniform bool parallel, plated; varying vec2 at;
   const float NEAR = ${NEAREST_M.toFixed(4)}, FAR = ${FARTHEST_M.toFixed(1)}, TAPS = ${TAPS.toFixed(1)};
   float far(float z) { return parallel ? mix(NEAR, FAR, z) : NEAR * FAR / (FAR - z * (FAR - NEAR)); }
   float radius(float d) { return min(0.5 * disc * abs(d - focus) / d, ${MOST_PX.toFixed(1)}); }
@@ -25,7 +25,7 @@ const GATHERING = `
     vec3 place = vec3(at, z) * 2.0 - 1.0;
     vec2 open = seen(toOpen, place), close = seen(toClose, place);
     float reach = max(r, 0.5 * length((close - open) * size));
-    if (reach < 0.8) { // too little to be seen: as it is
+    if (reach < 0.8 || plated && z >= 1.0) { // too little to be seen, or a backplate: as it is
       gl_FragColor = vec4(texture2D(colour, at).rgb, 1.0);
       #include <colorspace_fragment>
       return;
@@ -67,6 +67,7 @@ export class FastBlur {
         focus: { value: 1 },
         squeeze: { value: 1 },
         parallel: { value: false },
+        plated: { value: false },
       },
       fragmentShader: GATHERING,
     });
@@ -78,9 +79,10 @@ export class FastBlur {
    * @param {() => void} draw the set
    * @param {any} camera of the drawing, where the shot's camera is
    * @param {any} lens what that is set to
-   * @param {{open: any, close: any}} moments matrices from the world into the picture as the shutter opens and closes
+   * @param {{open: any, close: any, plated: boolean}} moments matrices from the world into the picture as the shutter
+   *   opens and closes, and whether what is farthest is a backplate, which has its own blur
    */
-  draw(draw, camera, lens, { open, close }) {
+  draw(draw, camera, lens, { open, close, plated }) {
     const { renderer } = this;
     const size = renderer.getDrawingBufferSize(this.sheet.uniforms.size.value);
     const discPx = (lens.blurFarMm / lens.gateHeightMm) * size.y;
@@ -98,6 +100,7 @@ export class FastBlur {
     uniforms.focus.value = lens.focusM;
     uniforms.squeeze.value = lens.squeeze;
     uniforms.parallel.value = isParallel(lens);
+    uniforms.plated.value = plated;
     this.sheet.draw(renderer);
   }
 

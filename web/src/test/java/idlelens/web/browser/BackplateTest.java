@@ -94,6 +94,30 @@ class BackplateTest extends BrowserTest {
     page.close();
   }
 
+  /** A row of the picture as it is drawn at once, through the sky: how red it is. */
+  private static final String ROW =
+      "(mode) => { const { picture } = idleLens; picture.exposing.setTo({ mode });"
+          + " picture.draw(true); const pen = new OffscreenCanvas(320, 180).getContext('2d');"
+          + " pen.drawImage(picture.canvas, 0, 0, 320, 180); return [...pen.getImageData(0, 11, 320,"
+          + " 1).data].filter((_, i) => i % 4 === 0); }";
+
+  /**
+   * What was taken elsewhere has its own blur: that of this lens, wide open, is not laid over it.
+   */
+  @Test
+  void fastPicture_leavesThePlateAsItIs() {
+    Page page = withPlate();
+    page.evaluate(
+        "() => idleLens.store.edit([{ edit: 'set-values', id: 'a-cam', frame: 1062, keying: 'still',"
+            + " values: { fstop: 0.3 } }])");
+    waitForRevision(page, 4);
+    waitForPlate(page);
+    long sharp = between(page.evaluate(ROW, "off"));
+    assertThat(sharp).as("its edge is there").isPositive();
+    assertThat(between(page.evaluate(ROW, "fast"))).isLessThanOrEqualTo(sharp + 2);
+    page.close();
+  }
+
   /** Grey that gets lighter from frame to frame: each picture shows its own frame of the video. */
   @Test
   void video_isTakenApartIntoItsFrames_andAFileThatIsNoneIsRefused() throws IOException {
