@@ -118,6 +118,15 @@ class BackplateTest extends BrowserTest {
     page.close();
   }
 
+  /** How many points about the edge of the plate are neither of its one half nor of the other. */
+  private static long between(Object row) {
+    return ((List<?>) row)
+        .subList(120, 220).stream()
+            .mapToInt(v -> ((Number) v).intValue())
+            .filter(v -> v > 8 && v < 180)
+            .count();
+  }
+
   /** Grey that gets lighter from frame to frame: each picture shows its own frame of the video. */
   @Test
   void video_isTakenApartIntoItsFrames_andAFileThatIsNoneIsRefused() throws IOException {
