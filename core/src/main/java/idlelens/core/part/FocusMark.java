@@ -1,6 +1,5 @@
 package idlelens.core.part;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 import java.util.Optional;
 
@@ -13,10 +12,7 @@ import java.util.Optional;
  */
 public record FocusMark(String id, String name, Optional<Target> on, double metres) {
   public FocusMark {
-    if (id == null || !id.matches("[a-z0-9-]{1,40}")) {
-      throw new RefusedException(
-          "mark.id", "'" + id + "'", "1 to 40 lower-case letters, digits or '-'");
-    }
+    Require.partId(id, "mark.id");
     Require.name(name, 60, "mark.name");
     Require.present(on, "mark.on");
     Require.within(

@@ -1,6 +1,5 @@
 package idlelens.core.part;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 
 /**
@@ -13,10 +12,7 @@ import idlelens.core.rule.Require;
  */
 public record PartBody(String id, boolean on, Curves curves, Window window) {
   public PartBody {
-    if (id == null || !id.matches("[a-z0-9-]{1,40}")) {
-      throw new RefusedException(
-          "part.id", "'" + id + "'", "1 to 40 lower-case letters, digits or '-'");
-    }
+    Require.partId(id, "part.id");
     Require.present(curves, "part.curves");
     Require.present(window, "part.window");
   }

@@ -1,6 +1,7 @@
 package idlelens.core.part;
 
 import idlelens.core.rule.RefusedException;
+import idlelens.core.rule.Require;
 import java.util.function.DoubleUnaryOperator;
 
 /** Frames that a part holds besides its keys. */
@@ -13,7 +14,8 @@ public sealed interface Stamp permits Window, HandOver, Pin, Hit, Pull {
 
   /** Refuses what is no id of a stamp. */
   static void checkId(String id) {
-    if (id == null || !id.matches("[a-z0-9-]{1,40}") || id.equals(Window.ID)) {
+    Require.partId(id, "stamp.id");
+    if (id.equals(Window.ID)) {
       throw new RefusedException(
           "stamp.id",
           "'" + id + "'",

@@ -50,6 +50,23 @@ public final class Require {
     return value;
   }
 
+  /** The id of something within a chain: 1 to 40 lower-case letters, digits or '-'. */
+  public static String partId(String value, String where) {
+    if (value == null || !value.matches("[a-z0-9-]{1,40}")) {
+      throw new RefusedException(
+          where, "'" + value + "'", "1 to 40 lower-case letters, digits or '-'");
+    }
+    return value;
+  }
+
+  /** The id of something of a shot: 1 to 60 letters, digits, '-' or '_'. */
+  public static String id(String value, String where) {
+    if (value == null || !value.matches("[A-Za-z0-9_-]{1,60}")) {
+      throw new RefusedException(where, "'" + value + "'", "1 to 60 letters, digits, '-' or '_'");
+    }
+    return value;
+  }
+
   /** The SHA-256 of something stored, in hexadecimal. */
   public static String hash(String value, String where) {
     if (value == null || !value.matches("[0-9a-f]{64}")) {

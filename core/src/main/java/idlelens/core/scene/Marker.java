@@ -1,6 +1,5 @@
 package idlelens.core.scene;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 
 /**
@@ -29,10 +28,7 @@ public record Marker(String id, double frame, String name, Kind kind, String nod
   }
 
   public Marker {
-    if (id == null || !id.matches("[A-Za-z0-9_-]{1,60}")) {
-      throw new RefusedException(
-          "marker.id", "'" + id + "'", "1 to 60 letters, digits, '-' or '_'");
-    }
+    Require.id(id, "marker.id");
     Require.within(frame, -1e7, 1e7, "marker.frame");
     name = Require.name(name, 80, "marker.name");
     Require.present(kind, "marker.kind");

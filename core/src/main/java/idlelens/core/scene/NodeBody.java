@@ -3,7 +3,6 @@ package idlelens.core.scene;
 import idlelens.core.part.Carriage;
 import idlelens.core.part.Chain;
 import idlelens.core.part.Path;
-import idlelens.core.rule.RefusedException;
 import idlelens.core.rule.Require;
 
 /**
@@ -17,9 +16,7 @@ import idlelens.core.rule.Require;
  */
 public record NodeBody(String id, String name, Hidden hidden, Chain chain, TakesKeys takesKeys) {
   public NodeBody {
-    if (id == null || !id.matches("[A-Za-z0-9_-]{1,60}")) {
-      throw new RefusedException("id", "'" + id + "'", "1 to 60 letters, digits, '-' or '_'");
-    }
+    Require.id(id, "id");
     name = Require.name(name, 80, "name");
     Require.present(hidden, "hidden");
     Require.present(chain, "chain");

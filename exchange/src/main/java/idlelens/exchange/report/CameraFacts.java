@@ -6,6 +6,7 @@ import idlelens.core.lens.LensBody;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.PoseTrack;
+import idlelens.core.part.Lens;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 
@@ -16,6 +17,7 @@ import idlelens.core.scene.Shot;
  * @param gate the part of the sensor that is used
  * @param focalMm least and most, as the other pairs
  * @param widthM of an orthographic picture; 0 of one in perspective
+ * @param shutterDeg angle by which its shutter is open
  * @param heightM above the ground of the set
  * @param pathM metres that it goes
  * @param fastestMs metres a second at most, from frame to frame
@@ -30,6 +32,7 @@ record CameraFacts(
     double[] fStop,
     double[] focusM,
     double[] widthM,
+    double[] shutterDeg,
     double[] heightM,
     double pathM,
     double fastestMs,
@@ -59,6 +62,7 @@ record CameraFacts(
         range(lens.fStop()),
         range(lens.focusM()),
         range(lens.widthM()),
+        range(lens.values().values(Lens.SHUTTER)),
         range(world.y()),
         path,
         fastest,

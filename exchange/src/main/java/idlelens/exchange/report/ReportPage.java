@@ -1,7 +1,6 @@
 package idlelens.exchange.report;
 
 import idlelens.core.motion.Evaluation;
-import idlelens.core.rule.Require;
 import idlelens.core.scene.Shot;
 import idlelens.core.time.FrameRange;
 import idlelens.core.time.SampleGrid;
@@ -14,8 +13,6 @@ import java.util.Optional;
 
 /** The camera report: a page of HTML that stands alone and is laid out for paper. */
 public final class ReportPage {
-  /** A shutter that is open half of the time. */
-  public static final double USUAL_SHUTTER_DEG = 180;
 
   private static final double SAME = 1e-9;
 
@@ -42,23 +39,20 @@ public final class ReportPage {
   private final Shot shot;
   private final FrameRange frames;
   private final List<String> cameras;
-  private final double shutterDeg;
   private final StringBuilder out = new StringBuilder();
 
-  private ReportPage(HandOff handOff, double shutterDeg) {
+  private ReportPage(HandOff handOff) {
     this.shot = handOff.shot();
     this.frames = handOff.frames();
     this.cameras = handOff.cameras();
-    this.shutterDeg = Require.within(shutterDeg, 1, 360, "shutter");
   }
 
   /**
    * @param handOff the cameras, and over which frames
-   * @param shutterDeg shutter angle in degrees, 1 to 360: a camera of a shot has none of its own
    * @param cuts what is seen, if there is more than one camera to see
    */
-  public static byte[] write(HandOff handOff, double shutterDeg, Optional<CutList> cuts) {
-    return new ReportPage(handOff, shutterDeg).write(cuts).getBytes(StandardCharsets.UTF_8);
+  public static byte[] write(HandOff handOff, Optional<CutList> cuts) {
+    return new ReportPage(handOff).write(cuts).getBytes(StandardCharsets.UTF_8);
   }
 
   static String escaped(String text) {
@@ -121,9 +115,7 @@ public final class ReportPage {
     } else {
       optics(facts);
     }
-    double second = shutterDeg / 360 / shot.header().rate().framesPerSecond();
-    String degrees = Double.toString(shutterDeg).replaceFirst("\\.0$", "");
-    row("Shutter", format("%s°, 1/%.0f s", degrees, 1 / second));
+    row("Shutter", shutter(facts.shutterDeg()));
     row("Height", range(facts.heightM(), "m", 2));
     row("Path", format("%.2f m", facts.pathM()));
     row(
@@ -131,6 +123,15 @@ public final class ReportPage {
         format("%.2f m/s on the mean, %.2f m/s at most", facts.meanMs(), facts.fastestMs()));
     row("Turning", format("%.1f °/s at most", facts.turnDegS()));
     out.append("</table>");
+  }
+
+  /** Its angle, and the time where it stays the same. */
+  private String shutter(double[] degrees) {
+    String angle = range(degrees, "°", 1).replace(" °", "°").replace(".0°", "°");
+    double second = degrees[0] / 360 / shot.header().rate().framesPerSecond();
+    return degrees[0] == degrees[1] && second > 0
+        ? angle + format(", 1/%.0f s", 1 / second)
+        : angle;
   }
 
   private void optics(CameraFacts facts) {

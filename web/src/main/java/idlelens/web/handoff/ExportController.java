@@ -2,7 +2,6 @@ package idlelens.web.handoff;
 
 import idlelens.core.scene.Shot;
 import idlelens.exchange.profile.ReceiverProfile;
-import idlelens.exchange.report.ReportPage;
 import idlelens.web.access.Needs;
 import idlelens.web.access.Right;
 import idlelens.web.shot.Asker;
@@ -64,7 +63,6 @@ class ExportController {
    * @param company set, nulls or carriers
    * @param program cuts, as 1001:a-cam,1048:b-cam
    * @param joined whether one camera goes out that is where the program is
-   * @param shutter shutter angle in degrees that the report names, 180 if left out
    */
   record Asked(
       List<String> camera,
@@ -74,8 +72,7 @@ class ExportController {
       Integer to,
       String company,
       String program,
-      Boolean joined,
-      Double shutter) {
+      Boolean joined) {
     Wish wish() {
       return new Wish(
           camera,
@@ -85,8 +82,7 @@ class ExportController {
           to,
           Objects.requireNonNullElse(company, "set"),
           program,
-          joined != null && joined,
-          Objects.requireNonNullElse(shutter, ReportPage.USUAL_SHUTTER_DEG));
+          joined != null && joined);
     }
   }
 

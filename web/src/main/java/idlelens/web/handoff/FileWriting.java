@@ -105,7 +105,7 @@ public class FileWriting {
         return plainFile(named, id, "text/csv;charset=UTF-8", table);
       default:
         Optional<CutList> cuts = wish.program(shot).map(p -> CutList.of(shot, p, handOff.frames()));
-        byte[] page = ReportPage.write(handOff, wish.shutterDeg(), cuts);
+        byte[] page = ReportPage.write(handOff, cuts);
         return plainFile(name + " report.html", id, "text/html;charset=UTF-8", page);
     }
   }

@@ -29,7 +29,6 @@ import java.util.regex.Pattern;
  * @param program frames with the ids of the cameras seen from there on, as {@code
  *     1001:a-cam,1048:b-cam}; or null
  * @param joined whether one camera goes out that is where the program is
- * @param shutterDeg shutter angle that the report names, 1 to 360
  */
 record Wish(
     List<String> cameras,
@@ -39,8 +38,7 @@ record Wish(
     Integer to,
     String company,
     String program,
-    boolean joined,
-    double shutterDeg) {
+    boolean joined) {
   private static final Pattern CUT = Pattern.compile("\\s*(-?\\d{1,7}):([A-Za-z0-9_-]{1,60})\\s*");
 
   /** What is asked for, of a shot as it is now. */

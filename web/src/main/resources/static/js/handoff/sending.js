@@ -138,9 +138,7 @@ export class Sending {
       tick(`${f.label} (.${f.endings[0]})`, { name: 'format', value: f.id, checked: f.id === 'glb' }),
     );
     const lists = LISTS.map(([id, text]) => tick(text, { name: 'format', value: id }));
-    this.shutter = h('input', { type: 'text', class: 'number', name: 'shutter', value: '180' });
-    this.shutterRow = h('label', { class: 'pair', hidden: true }, 'Shutter of the report', this.shutter, '°');
-    return h('div', { class: 'ticks' }, ...ticks, ...lists, this.shutterRow);
+    return h('div', { class: 'ticks' }, ...ticks, ...lists);
   }
 
   makeSide() {
@@ -185,7 +183,6 @@ export class Sending {
     if (this.frames.value === 'other') query.set('frames', `${this.from.value.trim()}-${this.to.value.trim()}`);
     else if (this.frames.value !== 'profile') query.set('frames', this.frames.value);
     if (this.cuts.program) query.set('program', this.cuts.program);
-    if (this.chosen.includes('report')) query.set('shutter', this.shutter.value.trim());
     if (data.has('joined')) query.set('joined', 'true');
     return query;
   }
@@ -196,7 +193,6 @@ export class Sending {
 
   checkSoon() {
     this.showFrames();
-    this.shutterRow.hidden = !this.chosen.includes('report');
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.check(), CHECK_AFTER_MS);
   }

@@ -125,10 +125,10 @@ class TransferApiTest {
   }
 
   @Test
-  void aShutterInWords_isRefusedInWords() {
-    String path = "/api/shots/" + app.demoShot("Lamp room") + "/export/report?shutter=wide";
+  void aNumberInWords_isRefusedInWords() {
+    String path = "/api/shots/" + app.demoShot("Lamp room") + "/streaks?camera=a-cam&metres=far";
     assertThat(app.get(path).json().get("detail").stringValue())
-        .isEqualTo("shutter is 'wide'; allowed: a number, as 0.5");
+        .isEqualTo("metres is 'far'; allowed: a number, as 0.5");
     String samples = "/api/shots/" + app.demoShot("Lamp room") + "/samples?from=first";
     assertThat(app.get(samples).json().get("detail").stringValue()).startsWith("from is 'first'");
   }
@@ -252,12 +252,20 @@ class TransferApiTest {
     };
   }
 
+  private static final String SHUTTER =
+      "{\"edit\":\"set-values\",\"id\":\"a-cam\",\"frame\":%d,\"values\":{\"shutter\":%s},"
+          + "\"keying\":\"%s\"}";
+
   @Test
-  void report_namesTheShutterThatIsAskedFor() {
-    String path = "/api/shots/" + app.demoShot("Quay walk") + "/export/report";
+  void report_namesTheShutterOfTheCamera() {
+    long shot = app.copyOf("Quay walk");
+    String path = "/api/shots/" + shot + "/export/report";
     assertThat(app.get(path).text()).contains("<td>180°, 1/48 s</td>");
-    assertThat(app.get(path + "?shutter=172.8").text()).contains("<td>172.8°, 1/50 s</td>");
-    assertThat(app.get(path + "?shutter=361").text()).contains("361", "1 to 360");
+    app.edit(shot, SHUTTER.formatted(1001, 172.8, "still"));
+    assertThat(app.get(path).text()).contains("<td>172.8°, 1/50 s</td>");
+    app.edit(shot, SHUTTER.formatted(1001, 90.0, "touched"));
+    app.edit(shot, SHUTTER.formatted(1040, 270.0, "touched"));
+    assertThat(app.get(path).text()).contains("<td>90.0 to 270°</td>");
   }
 
   @Test
