@@ -112,11 +112,7 @@ public record Sharpness(
     }
 
     private Vector3d place(int sample) {
-      if (subject instanceof Target.Place place) {
-        return new Vector3d(place.x(), place.y(), place.z());
-      }
-      Target.OfNode on = (Target.OfNode) subject;
-      return on.in(motion.pose(on.node(), sample));
+      return subject.inWorld(node -> motion.pose(node, sample));
     }
 
     private double focusM(int sample) {

@@ -109,10 +109,7 @@ public record HoldSize(
 
   private Seen seen(Evaluation now, double frame) {
     RigidPose pose = now.pose(id, 0);
-    Vector3d place =
-        subject instanceof Target.OfNode on
-            ? on.in(now.pose(on.node(), 0))
-            : place((Target.Place) subject);
+    Vector3d place = subject.inWorld(node -> now.pose(node, 0));
     Vector3d axis = pose.forward();
     double metres = place.sub(pose.place()).dot(axis);
     if (!(metres >= LEAST_M)) {
@@ -120,10 +117,6 @@ public record HoldSize(
           "subject", metres + " m before the camera at frame " + frame, "0.001 m or more");
     }
     return new Seen(now.of(id).lens().orElseThrow().focalMm()[0], metres, axis);
-  }
-
-  private static Vector3d place(Target.Place place) {
-    return new Vector3d(place.x(), place.y(), place.z());
   }
 
   private Map<Path, Double> changes(Evaluation now, double frame, Seen then, double longer) {

@@ -134,10 +134,7 @@ sealed interface Stage permits Stage.Posing, Framed, Shaken, Smoothed, RunningIn
         if (!move.way().hasPivot()) {
           return null;
         }
-        Vector3d world =
-            move.pivot() instanceof Target.Place place
-                ? new Vector3d(place.x(), place.y(), place.z())
-                : ((Target.OfNode) move.pivot()).in(pivot.pose(sample));
+        Vector3d world = move.pivot().inWorld(node -> pivot.pose(sample));
         return space.at(sample).inverse().apply(world);
       }
     }

@@ -3,6 +3,7 @@ package idlelens.core.part;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.rule.Require;
 import java.util.Optional;
+import java.util.function.Function;
 import org.joml.Vector3d;
 
 /** What is looked at, followed or turned about: a point of a node, or a place in the world. */
@@ -14,6 +15,13 @@ public sealed interface Target {
   default Optional<String> nodeId() {
     return Optional.empty();
   }
+
+  /**
+   * Where it is in the world.
+   *
+   * @param poses gives where a node stands there
+   */
+  Vector3d inWorld(Function<String, RigidPose> poses);
 
   /**
    * A point of a node.
@@ -45,12 +53,22 @@ public sealed interface Target {
     public Vector3d in(RigidPose nodeInWorld) {
       return nodeInWorld.apply(new Vector3d(x, y, z));
     }
+
+    @Override
+    public Vector3d inWorld(Function<String, RigidPose> poses) {
+      return in(poses.apply(node));
+    }
   }
 
   /** A place in the world, in metres. */
   record Place(double x, double y, double z) implements Target {
     public Place {
       within(x, y, z, "place");
+    }
+
+    @Override
+    public Vector3d inWorld(Function<String, RigidPose> poses) {
+      return new Vector3d(x, y, z);
     }
   }
 

@@ -55,8 +55,9 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
     for (Event event : own.events) {
       int in = (int) Math.rint(handOff.receiverFrame(event.frames.in()));
       int end = (int) Math.rint(handOff.receiverFrame(event.frames.out() + 1.0));
+      int alone = (int) Math.rint(handOff.receiverFrame(event.frames.in() + event.dissolve));
       if (end > in) {
-        events.add(new Event(event.camera, event.id, new FrameRange(in, end - 1), event.dissolve));
+        events.add(new Event(event.camera, event.id, new FrameRange(in, end - 1), alone - in));
       }
     }
     return new CutList(own.name, handOff.rate(), handOff.firstFrame(), events);

@@ -8,7 +8,9 @@ import java.util.Map;
 
 /**
  * An edit list as of CMX 3600: an event a cut, with the timecode of the camera (its frame number)
- * and that of the record (from an hour on), out after the last frame. Counted without drop.
+ * and that of the record (from an hour on), out after the last frame. Counted without drop. A
+ * dissolve has two lines: where the camera that goes stands then, and the one that comes with the
+ * length of the fade.
  */
 public final class EdlWriter {
   private static final int MINUTE = 60;
@@ -24,22 +26,39 @@ public final class EdlWriter {
     out.append("FCM: NON-DROP FRAME\r\n\r\n");
     int number = 1;
     Map<String, String> reels = reels(cuts);
+    CutList.Event before = null;
     for (CutList.Event event : cuts.events()) {
       int in = event.frames().in();
       int record = hour + in - cuts.first();
-      out.append(
-          String.format(
-              Locale.ROOT,
-              "%03d  %-8s V     C        %s %s %s %s\r\n",
-              number++,
-              reels.get(event.camera()),
-              code(in, base),
-              code(in + event.frames().length(), base),
-              code(record, base),
-              code(record + event.frames().length(), base)));
-      out.append("* FROM CLIP NAME: ").append(plain(event.camera())).append("\r\n");
+      boolean fades = event.dissolve() > 0 && before != null;
+      if (fades) {
+        out.append(line(number, reels.get(before.camera()), "C", in, 0, record, base));
+      }
+      String way = fades ? String.format(Locale.ROOT, "D    %03d", event.dissolve()) : "C";
+      String reel = reels.get(event.camera());
+      out.append(line(number++, reel, way, in, event.frames().length(), record, base));
+      out.append("* FROM CLIP NAME: ");
+      out.append(plain(fades ? before.camera() : event.camera())).append("\r\n");
+      if (fades) {
+        out.append("* TO CLIP NAME: ").append(plain(event.camera())).append("\r\n");
+      }
+      before = event;
     }
     return out.toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private static String line(
+      int number, String reel, String way, int in, int length, int record, int base) {
+    return String.format(
+        Locale.ROOT,
+        "%03d  %-8s V     %-8s %s %s %s %s\r\n",
+        number,
+        reel,
+        way,
+        code(in, base),
+        code(in + length, base),
+        code(record, base),
+        code(record + length, base));
   }
 
   private static String plain(String name) {

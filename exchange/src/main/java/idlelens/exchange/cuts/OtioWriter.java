@@ -4,7 +4,10 @@ import idlelens.exchange.json.JsonPlace;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** OpenTimelineIO: a timeline of one track, a clip for each stretch of a camera. */
+/**
+ * OpenTimelineIO: a timeline of one track, a clip for each stretch of a camera, and before one that
+ * fades in the transition.
+ */
 public final class OtioWriter {
   private OtioWriter() {}
 
@@ -20,6 +23,9 @@ public final class OtioWriter {
     stack.putArray("children").add(track);
     var clips = track.putArray("children");
     for (CutList.Event event : cuts.events()) {
+      if (event.dissolve() > 0 && !clips.isEmpty()) {
+        clips.add(dissolve(event, cuts));
+      }
       ObjectNode clip = schema("Clip.2");
       clip.put("name", event.camera());
       clip.set("source_range", range(event.frames().in(), event.frames().length(), cuts));
@@ -30,6 +36,15 @@ public final class OtioWriter {
       clips.add(clip);
     }
     return JsonPlace.mapper().writerWithDefaultPrettyPrinter().writeValueAsBytes(out);
+  }
+
+  /** It begins with the clip that comes, into which it lasts. */
+  private static ObjectNode dissolve(CutList.Event event, CutList cuts) {
+    ObjectNode transition = schema("Transition.1");
+    transition.put("name", "Dissolve").put("transition_type", "SMPTE_Dissolve");
+    transition.set("in_offset", time(0, cuts));
+    transition.set("out_offset", time(event.dissolve(), cuts));
+    return transition;
   }
 
   private static ObjectNode schema(String name) {

@@ -101,6 +101,36 @@ class CutsTest {
             "* FROM CLIP NAME: " + LONG_NAME);
   }
 
+  private static final Program FADING =
+      new Program(List.of(new Cut(1001, "a"), new Cut(1013, "b", 6)));
+
+  /** The camera that goes stands at its frame for no time, then the other comes over six frames. */
+  @Test
+  void dissolve_hasTwoLinesInTheEditList_andATransitionInTheTimeline() throws FormatException {
+    CutList cuts = CutList.of(handOff(Optional.empty(), OptionalInt.empty()), FADING);
+    String[] lines = new String(EdlWriter.write(cuts), StandardCharsets.US_ASCII).split("\r\n");
+    assertThat(lines)
+        .contains(
+            "002  HARBOURC V     C        00:00:42:05 00:00:42:05 01:00:00:12 01:00:00:12",
+            "002  HARBOUR2 V     D    006 00:00:42:05 00:00:43:17 01:00:00:12 01:00:02:00",
+            "* TO CLIP NAME: " + OTHER_NAME);
+    JsonPlace timeline = JsonPlace.parse(OtioWriter.write(cuts));
+    JsonPlace all = timeline.get("tracks").get("children").at(0).get("children");
+    assertThat(all.list(9)).hasSize(3);
+    JsonPlace fade = all.at(1);
+    assertThat(fade.get("OTIO_SCHEMA").text()).isEqualTo("Transition.1");
+    assertThat(fade.get("transition_type").text()).isEqualTo("SMPTE_Dissolve");
+    assertThat(fade.get("in_offset").get("value").number()).isZero();
+    assertThat(fade.get("out_offset").get("value").number()).isEqualTo(6);
+  }
+
+  /** A quarter of a second, at whatever rate. */
+  @Test
+  void dissolve_lastsAsLongAtTheReceiver() {
+    CutList cuts = CutList.of(handOff(Optional.of(FrameRate.of(48)), OptionalInt.of(0)), FADING);
+    assertThat(cuts.events()).extracting(CutList.Event::dissolve).containsExactly(0, 12);
+  }
+
   @Test
   void timeline_hasAClipForEachStretch() throws FormatException {
     CutList cuts = CutList.of(handOff(Optional.empty(), OptionalInt.of(1)), PROGRAM);

@@ -61,7 +61,7 @@ class ExportController {
    * @param profile the name of a receiver profile
    * @param frames range, handles, or two frames as 1001-1144
    * @param company set, nulls or carriers
-   * @param program cuts, as 1001:a-cam,1048:b-cam
+   * @param program cuts, as 1001:a-cam,1048:b-cam:10, which fades in over 10 frames
    * @param joined whether one camera goes out that is where the program is
    */
   record Asked(

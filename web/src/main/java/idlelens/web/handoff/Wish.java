@@ -26,8 +26,8 @@ import java.util.regex.Pattern;
  * @param from first frame, or null
  * @param to last frame, or null
  * @param company set, nulls or carriers
- * @param program frames with the ids of the cameras seen from there on, as {@code
- *     1001:a-cam,1048:b-cam}; or null
+ * @param program frames with the ids of the cameras seen from there on, and over how many frames
+ *     they fade in, as {@code 1001:a-cam,1048:b-cam:10}; or null
  * @param joined whether one camera goes out that is where the program is
  */
 record Wish(
@@ -39,7 +39,8 @@ record Wish(
     String company,
     String program,
     boolean joined) {
-  private static final Pattern CUT = Pattern.compile("\\s*(-?\\d{1,7}):([A-Za-z0-9_-]{1,60})\\s*");
+  private static final Pattern CUT =
+      Pattern.compile("\\s*(-?\\d{1,7}):([A-Za-z0-9_-]{1,60})(?::(\\d{1,5}))?\\s*");
 
   /** What is asked for, of a shot as it is now. */
   HandOff of(Shot shot, ReceiverProfile receiver) {
@@ -75,7 +76,9 @@ record Wish(
         throw new RefusedException(
             "program", "'" + each.strip() + "'", "a frame and a camera, such as 1001:a-cam");
       }
-      cuts.add(new Cut(Integer.parseInt(found.group(1)), shot.camera(found.group(2)).id()));
+      String camera = shot.camera(found.group(2)).id();
+      int dissolve = found.group(3) == null ? 0 : Integer.parseInt(found.group(3));
+      cuts.add(new Cut(Integer.parseInt(found.group(1)), camera, dissolve));
     }
     return Optional.of(new Program(cuts));
   }

@@ -2,6 +2,7 @@ package idlelens.web.shot;
 
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.motion.LensTrack;
 import idlelens.core.motion.PoseTrack;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -41,8 +42,8 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     for (Node.Camera camera : shot.cameras()) {
       if (!camera.hidden().views()) {
         paths.add(path(motion.of(camera.id()).world(), box));
-        double half = motion.of(camera.id()).lens().orElseThrow().horizontalRad()[0] / 2;
-        wedges.add(wedge(motion.pose(camera.id(), shot.header().handles()), half, box));
+        LensTrack lens = motion.of(camera.id()).lens().orElseThrow();
+        wedges.add(wedge(motion.pose(camera.id(), shot.header().handles()), lens, box));
       }
     }
     List<Outline> outlines = new ArrayList<>();
@@ -73,15 +74,21 @@ record PlanSketch(String viewBox, List<Outline> pieces, List<String> paths, List
     return out.toString();
   }
 
-  private static String wedge(RigidPose pose, double halfAngle, double[] box) {
+  /** From the camera, or in parallel from both sides of it, to what it sees ahead. */
+  private static String wedge(RigidPose pose, LensTrack lens, double[] box) {
     Vector3d forward = pose.forward();
     double heading = Math.atan2(forward.x, -forward.z);
-    StringBuilder out = new StringBuilder("M").append(point(pose.x(), pose.z()));
+    double half = lens.widthM()[0] / 2;
+    StringBuilder out = new StringBuilder();
     for (int side = -1; side <= 1; side += 2) {
-      double angle = heading + side * halfAngle;
-      double x = pose.x() + WEDGE_M * Math.sin(angle);
-      double z = pose.z() - WEDGE_M * Math.cos(angle);
-      out.append('L').append(point(x, z));
+      double angle = heading + side * lens.horizontalRad()[0] / 2;
+      double nearX = pose.x() + side * half * Math.cos(heading);
+      double nearZ = pose.z() + side * half * Math.sin(heading);
+      double x = nearX + WEDGE_M * Math.sin(angle);
+      double z = nearZ - WEDGE_M * Math.cos(angle);
+      String near = point(nearX, nearZ);
+      String far = point(x, z);
+      out.append(side < 0 ? "M" + near + "L" + far : "L" + far + "L" + near);
       include(box, x, z);
     }
     return out.append('Z').toString();

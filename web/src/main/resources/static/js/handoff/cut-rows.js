@@ -23,7 +23,7 @@ export class CutRows {
   /** The cuts of the shot's program, in place of what is here. */
   take() {
     this.list.replaceChildren();
-    for (const { frame, camera } of this.desk.program) this.append(frame, camera);
+    for (const { frame, camera, dissolve } of this.desk.program) this.append(frame, camera, dissolve);
     this.onChange();
   }
 
@@ -35,8 +35,8 @@ export class CutRows {
     this.onChange();
   }
 
-  /** @param {number} frame @param {string} camera */
-  append(frame, camera) {
+  /** @param {number} frame @param {string} camera @param {number} [dissolve] frames over which it fades in */
+  append(frame, camera, dissolve = 0) {
     const from = h('input', {
       type: 'text',
       class: 'number',
@@ -49,7 +49,15 @@ export class CutRows {
       { 'aria-label': 'Camera', onchange: this.onChange },
     );
     seen.value = camera;
-    const row = h('div', { class: 'cut-row' }, from, seen);
+    const fade = h('input', {
+      type: 'text',
+      class: 'number',
+      value: String(dissolve),
+      'aria-label': 'Fades in over so many frames',
+      title: 'Fades in over so many frames; 0 is a hard cut',
+      onchange: this.onChange,
+    });
+    const row = h('div', { class: 'cut-row' }, from, seen, h('label', {}, 'over', fade, 'f'));
     const gone = button('Remove', () => this.remove(row), { class: 'quiet' });
     row.append(gone);
     this.list.append(row);
@@ -62,6 +70,11 @@ export class CutRows {
 
   /** As the server takes it; "" without cuts. */
   get program() {
-    return [...this.list.children].map((row) => `${row.children[0].value.trim()}:${row.children[1].value}`).join(',');
+    return [...this.list.children]
+      .map((row) => {
+        const [from, seen, fade] = row.querySelectorAll('input, select');
+        return [from, seen, fade].map((field) => /** @type {HTMLInputElement} */ (field).value.trim()).join(':');
+      })
+      .join(',');
   }
 }

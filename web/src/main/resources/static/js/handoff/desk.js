@@ -19,7 +19,7 @@ export class Desk extends EventTarget {
     this.rate = rate;
     const options = root.querySelector('template').content.querySelectorAll('option');
     this.cameras = [...options].map((o) => ({ id: o.value, name: o.textContent }));
-    /** @type {{frame: number, camera: string}[]} */
+    /** @type {{frame: number, camera: string, dissolve?: number}[]} */
     this.program = []; // of the shot
     /** @type {Profile[]} */
     this.profiles = [];

@@ -7,9 +7,12 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -30,7 +33,7 @@ class HandOffTest extends BrowserTest {
   }
 
   @Test
-  void send_whatIsChosenIsCheckedAndComesAsOneZip(@TempDir Path folder) {
+  void send_whatIsChosenIsCheckedAndComesAsOneZip(@TempDir Path folder) throws IOException {
     Page page = open(app.copyOf("Two cameras"), "out");
     page.waitForSelector(".check .verdict.good:has-text('glTF 2.0, binary')");
     page.check("input[value=usda]");
@@ -45,6 +48,12 @@ class HandOffTest extends BrowserTest {
     page.check("input[value=edl]");
     Download download = page.waitForDownload(() -> page.click("form button.main"));
     assertThat(download.suggestedFilename()).isEqualTo("Two cameras copy.zip");
+    try (ZipFile zip = new ZipFile(download.path().toFile())) {
+      InputStream edl = zip.getInputStream(zip.getEntry("Two cameras copy.edl"));
+      assertThat(new String(edl.readAllBytes(), StandardCharsets.US_ASCII))
+          .as("the dissolve of the program")
+          .contains("004  BCAM     V     D    010 ");
+    }
     page.click("[data-view=record]");
     page.waitForSelector("td:has-text('Two cameras copy.zip')");
     page.close();
