@@ -16,11 +16,13 @@ import idlelens.core.edit.SetHidden;
 import idlelens.core.edit.SwitchPart;
 import idlelens.core.geometry.RigidPose;
 import idlelens.core.geometry.Turns;
+import idlelens.core.lens.Projection;
 import idlelens.core.motion.Evaluation;
 import idlelens.core.motion.LensTrack;
 import idlelens.core.part.Carried;
 import idlelens.core.part.FocusRule;
 import idlelens.core.part.Keys;
+import idlelens.core.part.Lens;
 import idlelens.core.scene.Hidden;
 import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
@@ -287,6 +289,29 @@ class GltfRoundTripTest {
     JsonNode issues = validate(file);
     assertThat(issues.get("numErrors").intValue()).as(issues.toString()).isZero();
     assertThat(issues.get("numWarnings").intValue()).as(issues.toString()).isZero();
+  }
+
+  /** Half of its width and height, as others read it. */
+  @Test
+  void write_anOrthographicCamera_passesTheValidator(@TempDir Path folder) throws Exception {
+    Node.Camera still = SHOT.camera("still-cam");
+    Lens lens = still.lens();
+    Node.Camera parallel =
+        new Node.Camera(
+            still.body(), lens.withLens(lens.lens().withProjection(Projection.ORTHOGRAPHIC)));
+    Shot shot = SHOT.withNode(Rigs.setTo(parallel, List.of(Lens.WIDTH)));
+    SceneFormat.Written made = Gltf.write(shot, List.of("still-cam"), false, hash -> null);
+    Path path = folder.resolve("orthographic.glb");
+    Files.write(path, made.octets());
+    JsonNode issues = validate(path);
+    assertThat(issues.get("numErrors").intValue()).as(issues.toString()).isZero();
+    assertThat(issues.get("numWarnings").intValue()).as(issues.toString()).isZero();
+    JsonNode view = json(made.octets()).get("cameras").get(0).get("orthographic");
+    double half = Lens.WIDTH.usual() / 2;
+    assertThat(view.get("xmag").doubleValue()).isCloseTo(half, within(1e-6));
+    assertThat(view.get("ymag").doubleValue())
+        .isCloseTo(half / SHOT.header().aspect(), within(1e-6));
+    assertThat(made.notes()).anyMatch(note -> note.contains("the width of its picture moves"));
   }
 
   @Test

@@ -2,8 +2,13 @@ package idlelens.web.shot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import idlelens.core.curve.Curve;
 import idlelens.core.curve.Tangent;
+import idlelens.core.lens.Projection;
 import idlelens.core.motion.Evaluation;
+import idlelens.core.part.Lens;
+import idlelens.core.part.Path;
+import idlelens.core.scene.Node;
 import idlelens.core.scene.Shot;
 import idlelens.core.scene.ShotHeader;
 import idlelens.core.time.FrameRange;
@@ -27,6 +32,21 @@ class PlanSketchTest {
     assertThat(plan.wedges().get(0)).startsWith("M0.000 6.000L"); // the camera's place
     assertThat(plan.pieces()).extracting(PlanSketch.Outline::colour).contains("#3b6b80");
     assertThat(plan.paths()).containsExactly("M0.000 6.000");
+  }
+
+  /** Two metres to each side of it, five ahead. */
+  @Test
+  void orthographicCamera_hasAStripInPlaceOfAWedge() {
+    Shot shot = NewShot.with(HEADER);
+    Node.Camera camera = shot.cameras().get(0);
+    Lens lens = camera.lens();
+    lens = lens.withLens(lens.lens().withProjection(Projection.ORTHOGRAPHIC));
+    Node parallel = new Node.Camera(camera.body(), lens);
+    Node wide =
+        parallel.withChain(
+            parallel.chain().with(new Path(Lens.ID, Lens.WIDTH.id()), Curve.still(4)));
+    assertThat(sketch(shot.withNode(wide)).wedges())
+        .containsExactly("M-2.000 6.000L-2.000 1.000L2.000 1.000L2.000 6.000Z");
   }
 
   @Test
