@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Focus that is pulled between marks: on the score, in the settings of the lens, under Checks. */
@@ -94,6 +95,30 @@ class FocusPullTest extends BrowserTest {
     waitForRevision(page, 8);
     assertThat(number(page, "() => " + PULLS.replace("pulls", "follow") + ".lagFrames"))
         .isEqualTo(12);
+    page.close();
+  }
+
+  /** A mark on what is pressed in the picture, at its distance there; then on something else. */
+  @Test
+  void mark_isPickedInThePicture_andPutOnSomethingElse() {
+    Page page = open("");
+    page.evaluate("() => idleLens.desk.goTo(1062)");
+    twoFrames(page);
+    List<?> keeper =
+        (List<?>)
+            page.evaluate(
+                "() => { const p = idleLens.store.pose('keeper', 1062); const box ="
+                    + " document.querySelector('#canvas').getBoundingClientRect(); const at ="
+                    + " idleLens.picture.project([p.x, p.y + 0.9, p.z]); return [box.x + at[0], box.y"
+                    + " + at[1]]; }");
+    page.click("button:has-text('Pick a mark')");
+    page.mouse()
+        .click(((Number) keeper.get(0)).doubleValue(), ((Number) keeper.get(1)).doubleValue());
+    waitForRevision(page, 2);
+    assertThat(page.evaluate("() => " + PULLS + ".marks[3].node")).isEqualTo("keeper");
+    page.locator("select[aria-label^='What the mark Keeper']").last().selectOption("lantern");
+    waitForRevision(page, 3);
+    assertThat(page.evaluate("() => " + PULLS + ".marks[3].node")).isEqualTo("lantern");
     page.close();
   }
 

@@ -47,6 +47,12 @@ class VisibleTest extends BrowserTest {
     waitForRevision(page, 5);
     goTo(page, 1060);
     assertThat(inPicture(page, "keeper")).isFalse();
+    page.click("button:has-text('Always there')");
+    waitForRevision(page, 6);
+    twoFrames(page);
+    assertThat(inPicture(page, "keeper")).isTrue();
+    assertThat(page.locator("#chain .card.visible small").textContent())
+        .isEqualTo("There at all frames");
     page.close();
   }
 }
