@@ -2,13 +2,13 @@ package idlelens.web.feel;
 
 import static idlelens.web.database.schema.Tables.KEPT_RECORDING;
 
-import idlelens.core.rule.RefusedException;
 import idlelens.core.shake.Recording;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.RecordedJson;
 import idlelens.web.database.Transactions;
-import idlelens.web.problem.NotFoundException;
+import idlelens.web.kept.Shelf;
 import java.util.List;
+import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -19,75 +19,50 @@ import tools.jackson.databind.node.ObjectNode;
 public class RecordingRepository {
   private static final int MOST = 200;
 
-  private final DSLContext sql;
-  private final Transactions transactions;
+  private final Shelf shelf;
 
   RecordingRepository(DSLContext sql, Transactions transactions) {
-    this.sql = sql;
-    this.transactions = transactions;
+    this.shelf = new Shelf(sql, transactions, KEPT_RECORDING, "recording", MOST);
   }
 
   /** A recording as listed. */
   record Listed(String name, double rate, int samples) {}
 
   List<Listed> of(long productionId) {
-    return sql.select(KEPT_RECORDING.NAME, KEPT_RECORDING.RATE, KEPT_RECORDING.SAMPLES)
-        .from(KEPT_RECORDING)
-        .where(KEPT_RECORDING.PRODUCTION_ID.eq(productionId))
-        .orderBy(KEPT_RECORDING.NAME)
-        .fetch(r -> new Listed(r.value1(), r.value2(), r.value3()));
+    return shelf.all(
+        productionId,
+        List.of(KEPT_RECORDING.NAME, KEPT_RECORDING.RATE, KEPT_RECORDING.SAMPLES),
+        r ->
+            new Listed(
+                r.get(KEPT_RECORDING.NAME),
+                r.get(KEPT_RECORDING.RATE),
+                r.get(KEPT_RECORDING.SAMPLES)));
   }
 
   /** A recording as JSON: rate and samples. */
   String content(long productionId, String name) {
-    return sql.select(KEPT_RECORDING.CONTENT)
-        .from(KEPT_RECORDING)
-        .where(KEPT_RECORDING.PRODUCTION_ID.eq(productionId))
-        .and(KEPT_RECORDING.NAME.eq(name))
-        .fetchOptional(KEPT_RECORDING.CONTENT)
-        .orElseThrow(() -> none(name));
-  }
-
-  private static NotFoundException none(String name) {
-    return new NotFoundException("a recording named '" + name + "'");
+    return shelf
+        .find(productionId, name, KEPT_RECORDING.CONTENT)
+        .orElseThrow(() -> shelf.none(name));
   }
 
   /** Keeps a recording, in place of the one of its name. */
   public void keep(long productionId, String name, Recording recording) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     RecordedJson.write(recording, out);
-    String content = JsonPlace.mapper().writeValueAsString(out);
-    transactions.write(
-        () -> {
-          sql.insertInto(KEPT_RECORDING)
-              .set(KEPT_RECORDING.PRODUCTION_ID, productionId)
-              .set(KEPT_RECORDING.NAME, name)
-              .set(KEPT_RECORDING.RATE, recording.rateHz())
-              .set(KEPT_RECORDING.SAMPLES, recording.length())
-              .set(KEPT_RECORDING.CONTENT, content)
-              .onDuplicateKeyUpdate()
-              .set(KEPT_RECORDING.RATE, recording.rateHz())
-              .set(KEPT_RECORDING.SAMPLES, recording.length())
-              .set(KEPT_RECORDING.CONTENT, content)
-              .execute();
-          int count = sql.fetchCount(KEPT_RECORDING, KEPT_RECORDING.PRODUCTION_ID.eq(productionId));
-          if (count > MOST) {
-            throw new RefusedException("recordings.count", count, "up to " + MOST);
-          }
-          return count;
-        });
+    shelf.keep(
+        productionId,
+        name,
+        Map.of(
+            KEPT_RECORDING.RATE,
+            recording.rateHz(),
+            KEPT_RECORDING.SAMPLES,
+            recording.length(),
+            KEPT_RECORDING.CONTENT,
+            JsonPlace.mapper().writeValueAsString(out)));
   }
 
   void remove(long productionId, String name) {
-    int rows =
-        transactions.write(
-            () ->
-                sql.deleteFrom(KEPT_RECORDING)
-                    .where(KEPT_RECORDING.PRODUCTION_ID.eq(productionId))
-                    .and(KEPT_RECORDING.NAME.eq(name))
-                    .execute());
-    if (rows == 0) {
-      throw none(name);
-    }
+    shelf.remove(productionId, name);
   }
 }

@@ -8,10 +8,11 @@ import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.profile.ProfileJson;
 import idlelens.exchange.profile.ReceiverProfile;
 import idlelens.web.database.Transactions;
-import idlelens.web.problem.NotFoundException;
+import idlelens.web.kept.Shelf;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -21,12 +22,10 @@ import org.springframework.stereotype.Repository;
 class ProfileRepository {
   private static final int MOST = 100;
 
-  private final DSLContext sql;
-  private final Transactions transactions;
+  private final Shelf shelf;
 
   ProfileRepository(DSLContext sql, Transactions transactions) {
-    this.sql = sql;
-    this.transactions = transactions;
+    this.shelf = new Shelf(sql, transactions, RECEIVER_PROFILE, "profile", MOST);
   }
 
   /** A profile, and whether it came with the application. */
@@ -35,12 +34,11 @@ class ProfileRepository {
   List<Listed> of(long productionId) {
     List<Listed> all = new ArrayList<>();
     ReceiverProfile.BUILT_IN.forEach(p -> all.add(new Listed(p, true)));
-    sql.select(RECEIVER_PROFILE.CONTENT)
-        .from(RECEIVER_PROFILE)
-        .where(RECEIVER_PROFILE.PRODUCTION_ID.eq(productionId))
-        .orderBy(RECEIVER_PROFILE.NAME)
-        .fetch(RECEIVER_PROFILE.CONTENT)
-        .forEach(content -> all.add(new Listed(parsed(content), false)));
+    all.addAll(
+        shelf.all(
+            productionId,
+            List.of(RECEIVER_PROFILE.CONTENT),
+            r -> new Listed(parsed(r.get(RECEIVER_PROFILE.CONTENT)), false)));
     return all;
   }
 
@@ -49,11 +47,8 @@ class ProfileRepository {
     return builtIn(name)
         .or(
             () ->
-                sql.select(RECEIVER_PROFILE.CONTENT)
-                    .from(RECEIVER_PROFILE)
-                    .where(RECEIVER_PROFILE.PRODUCTION_ID.eq(productionId))
-                    .and(RECEIVER_PROFILE.NAME.eq(name))
-                    .fetchOptional(RECEIVER_PROFILE.CONTENT)
+                shelf
+                    .find(productionId, name, RECEIVER_PROFILE.CONTENT)
                     .map(ProfileRepository::parsed))
         .orElseThrow(
             () ->
@@ -83,35 +78,11 @@ class ProfileRepository {
     }
     String content = JsonPlace.mapper().writeValueAsString(ProfileJson.write(profile));
     parsed(content); // what is stored is read back first
-    transactions.write(
-        () -> {
-          sql.insertInto(RECEIVER_PROFILE)
-              .set(RECEIVER_PROFILE.PRODUCTION_ID, productionId)
-              .set(RECEIVER_PROFILE.NAME, profile.name())
-              .set(RECEIVER_PROFILE.CONTENT, content)
-              .onDuplicateKeyUpdate()
-              .set(RECEIVER_PROFILE.CONTENT, content)
-              .execute();
-          int count =
-              sql.fetchCount(RECEIVER_PROFILE, RECEIVER_PROFILE.PRODUCTION_ID.eq(productionId));
-          if (count > MOST) {
-            throw new RefusedException("profiles.count", count, "up to " + MOST);
-          }
-          return count;
-        });
+    shelf.keep(productionId, profile.name(), Map.of(RECEIVER_PROFILE.CONTENT, content));
   }
 
   /** Forgets a profile that the production keeps. */
   void forget(long productionId, String name) {
-    int gone =
-        transactions.write(
-            () ->
-                sql.deleteFrom(RECEIVER_PROFILE)
-                    .where(RECEIVER_PROFILE.PRODUCTION_ID.eq(productionId))
-                    .and(RECEIVER_PROFILE.NAME.eq(name))
-                    .execute());
-    if (gone == 0) {
-      throw new NotFoundException("a profile of this production named '" + name + "'");
-    }
+    shelf.remove(productionId, name);
   }
 }

@@ -150,7 +150,7 @@ class DeskTest extends BrowserTest {
     long shot = app.copyOf("Two cameras");
     Page page = openFloor(shot);
     page.click("[data-card=lens]");
-    page.selectOption(".settings select[aria-label='Sensor']", "2");
+    page.selectOption(".settings select[aria-label='Sensor']", "Full frame");
     waitForRevision(page, 2);
     assertThat(app.part(shot, "a-cam", "lens").get("sensorMm").toString()).isEqualTo("[36.0,24.0]");
     page.selectOption(".settings select[aria-label='Focus']", "keeper");
