@@ -3,7 +3,7 @@ package idlelens.web.feel;
 import static idlelens.web.database.schema.Tables.KEPT_FEEL;
 
 import idlelens.web.database.Transactions;
-import idlelens.web.kept.Shelf;
+import idlelens.web.kept.KeptRepository;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
@@ -14,17 +14,17 @@ import org.springframework.stereotype.Repository;
 class FeelRepository {
   private static final int MOST = 200;
 
-  private final Shelf shelf;
+  private final KeptRepository kept;
 
   FeelRepository(DSLContext sql, Transactions transactions) {
-    this.shelf = new Shelf(sql, transactions, KEPT_FEEL, "feel", MOST);
+    this.kept = new KeptRepository(sql, transactions, KEPT_FEEL, "feel", MOST);
   }
 
   /** A feel: its name and its layers as JSON. */
   record Kept(String name, String layers) {}
 
   List<Kept> of(long productionId) {
-    return shelf.all(
+    return kept.all(
         productionId,
         List.of(KEPT_FEEL.NAME, KEPT_FEEL.LAYERS),
         r -> new Kept(r.get(KEPT_FEEL.NAME), r.get(KEPT_FEEL.LAYERS)));
@@ -32,10 +32,10 @@ class FeelRepository {
 
   /** Keeps a feel, in place of the one of its name. */
   void keep(long productionId, String name, String layers) {
-    shelf.keep(productionId, name, Map.of(KEPT_FEEL.LAYERS, layers));
+    kept.keep(productionId, name, Map.of(KEPT_FEEL.LAYERS, layers));
   }
 
   void remove(long productionId, String name) {
-    shelf.remove(productionId, name);
+    kept.remove(productionId, name);
   }
 }

@@ -6,7 +6,7 @@ import idlelens.core.shake.Recording;
 import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.json.RecordedJson;
 import idlelens.web.database.Transactions;
-import idlelens.web.kept.Shelf;
+import idlelens.web.kept.KeptRepository;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
@@ -19,17 +19,17 @@ import tools.jackson.databind.node.ObjectNode;
 public class RecordingRepository {
   private static final int MOST = 200;
 
-  private final Shelf shelf;
+  private final KeptRepository kept;
 
   RecordingRepository(DSLContext sql, Transactions transactions) {
-    this.shelf = new Shelf(sql, transactions, KEPT_RECORDING, "recording", MOST);
+    this.kept = new KeptRepository(sql, transactions, KEPT_RECORDING, "recording", MOST);
   }
 
   /** A recording as listed. */
   record Listed(String name, double rate, int samples) {}
 
   List<Listed> of(long productionId) {
-    return shelf.all(
+    return kept.all(
         productionId,
         List.of(KEPT_RECORDING.NAME, KEPT_RECORDING.RATE, KEPT_RECORDING.SAMPLES),
         r ->
@@ -41,16 +41,14 @@ public class RecordingRepository {
 
   /** A recording as JSON: rate and samples. */
   String content(long productionId, String name) {
-    return shelf
-        .find(productionId, name, KEPT_RECORDING.CONTENT)
-        .orElseThrow(() -> shelf.none(name));
+    return kept.find(productionId, name, KEPT_RECORDING.CONTENT).orElseThrow(() -> kept.none(name));
   }
 
   /** Keeps a recording, in place of the one of its name. */
   public void keep(long productionId, String name, Recording recording) {
     ObjectNode out = JsonNodeFactory.instance.objectNode();
     RecordedJson.write(recording, out);
-    shelf.keep(
+    kept.keep(
         productionId,
         name,
         Map.of(
@@ -63,6 +61,6 @@ public class RecordingRepository {
   }
 
   void remove(long productionId, String name) {
-    shelf.remove(productionId, name);
+    kept.remove(productionId, name);
   }
 }

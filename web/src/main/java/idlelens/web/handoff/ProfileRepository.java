@@ -8,7 +8,7 @@ import idlelens.exchange.json.JsonPlace;
 import idlelens.exchange.profile.ProfileJson;
 import idlelens.exchange.profile.ReceiverProfile;
 import idlelens.web.database.Transactions;
-import idlelens.web.kept.Shelf;
+import idlelens.web.kept.KeptRepository;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,10 +22,10 @@ import org.springframework.stereotype.Repository;
 class ProfileRepository {
   private static final int MOST = 100;
 
-  private final Shelf shelf;
+  private final KeptRepository kept;
 
   ProfileRepository(DSLContext sql, Transactions transactions) {
-    this.shelf = new Shelf(sql, transactions, RECEIVER_PROFILE, "profile", MOST);
+    this.kept = new KeptRepository(sql, transactions, RECEIVER_PROFILE, "profile", MOST);
   }
 
   /** A profile, and whether it came with the application. */
@@ -35,7 +35,7 @@ class ProfileRepository {
     List<Listed> all = new ArrayList<>();
     ReceiverProfile.BUILT_IN.forEach(p -> all.add(new Listed(p, true)));
     all.addAll(
-        shelf.all(
+        kept.all(
             productionId,
             List.of(RECEIVER_PROFILE.CONTENT),
             r -> new Listed(parsed(r.get(RECEIVER_PROFILE.CONTENT)), false)));
@@ -47,8 +47,7 @@ class ProfileRepository {
     return builtIn(name)
         .or(
             () ->
-                shelf
-                    .find(productionId, name, RECEIVER_PROFILE.CONTENT)
+                kept.find(productionId, name, RECEIVER_PROFILE.CONTENT)
                     .map(ProfileRepository::parsed))
         .orElseThrow(
             () ->
@@ -78,11 +77,11 @@ class ProfileRepository {
     }
     String content = JsonPlace.mapper().writeValueAsString(ProfileJson.write(profile));
     parsed(content); // what is stored is read back first
-    shelf.keep(productionId, profile.name(), Map.of(RECEIVER_PROFILE.CONTENT, content));
+    kept.keep(productionId, profile.name(), Map.of(RECEIVER_PROFILE.CONTENT, content));
   }
 
   /** Forgets a profile that the production keeps. */
   void forget(long productionId, String name) {
-    shelf.remove(productionId, name);
+    kept.remove(productionId, name);
   }
 }

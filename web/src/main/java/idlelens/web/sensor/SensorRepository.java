@@ -4,7 +4,7 @@ import static idlelens.web.database.schema.Tables.KEPT_SENSOR;
 
 import idlelens.core.lens.FilmBack;
 import idlelens.web.database.Transactions;
-import idlelens.web.kept.Shelf;
+import idlelens.web.kept.KeptRepository;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
@@ -15,17 +15,17 @@ import org.springframework.stereotype.Repository;
 class SensorRepository {
   private static final int MOST = 200;
 
-  private final Shelf shelf;
+  private final KeptRepository kept;
 
   SensorRepository(DSLContext sql, Transactions transactions) {
-    this.shelf = new Shelf(sql, transactions, KEPT_SENSOR, "sensor", MOST);
+    this.kept = new KeptRepository(sql, transactions, KEPT_SENSOR, "sensor", MOST);
   }
 
   /** A sensor under its name. */
   record Kept(String name, FilmBack back) {}
 
   List<Kept> of(long productionId) {
-    return shelf.all(
+    return kept.all(
         productionId,
         List.of(KEPT_SENSOR.NAME, KEPT_SENSOR.WIDTH_MM, KEPT_SENSOR.HEIGHT_MM),
         r ->
@@ -37,13 +37,13 @@ class SensorRepository {
   /** Keeps a sensor, in place of the one of its name. */
   void keep(long productionId, Kept sensor) {
     FilmBack back = sensor.back();
-    shelf.keep(
+    kept.keep(
         productionId,
         sensor.name(),
         Map.of(KEPT_SENSOR.WIDTH_MM, back.widthMm(), KEPT_SENSOR.HEIGHT_MM, back.heightMm()));
   }
 
   void remove(long productionId, String name) {
-    shelf.remove(productionId, name);
+    kept.remove(productionId, name);
   }
 }

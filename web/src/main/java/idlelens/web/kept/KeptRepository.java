@@ -15,7 +15,7 @@ import org.jooq.Table;
 import org.jooq.impl.DSL;
 
 /** Things of one kind that productions keep, in a table with a production and a name. */
-public final class Shelf {
+public final class KeptRepository {
   private final DSLContext sql;
   private final Transactions transactions;
   private final Table<?> table;
@@ -29,7 +29,8 @@ public final class Shelf {
    * @param kind what one of them is called
    * @param most how many a production may keep
    */
-  public Shelf(DSLContext sql, Transactions transactions, Table<?> table, String kind, int most) {
+  public KeptRepository(
+      DSLContext sql, Transactions transactions, Table<?> table, String kind, int most) {
     this.sql = sql;
     this.transactions = transactions;
     this.table = table;
