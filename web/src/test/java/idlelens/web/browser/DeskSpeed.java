@@ -108,7 +108,6 @@ class DeskSpeed extends BrowserTest {
     page.click(".card.shake [data-card]");
     page.waitForTimeout(1500);
     slider(page, "Pan");
-    slider(page, "Roughness");
     complaints.clear();
     page.close();
   }
