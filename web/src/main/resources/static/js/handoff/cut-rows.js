@@ -58,7 +58,11 @@ export class CutRows {
       onchange: this.onChange,
     });
     const row = h('div', { class: 'cut-row' }, from, seen, h('label', {}, 'over', fade, 'f'));
-    const gone = button('Remove', () => this.remove(row), { class: 'quiet' });
+    const gone = button('×', () => this.remove(row), {
+      class: 'quiet',
+      title: 'Remove this cut',
+      'aria-label': 'Remove this cut',
+    });
     row.append(gone);
     this.list.append(row);
   }
