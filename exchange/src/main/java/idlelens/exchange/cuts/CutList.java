@@ -24,7 +24,7 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
    *
    * @param camera its name
    * @param id its id
-   * @param dissolve over how many frames it fades in over the one before; 0 for a hard cut
+   * @param dissolve over how many of them it fades in over the one before; 0 for a hard cut
    */
   public record Event(String camera, String id, FrameRange frames, int dissolve) {}
 
@@ -40,7 +40,7 @@ public record CutList(String name, FrameRate rate, int first, List<Event> events
                         shot.camera(s.camera()).name(),
                         s.camera(),
                         s.frames(),
-                        dissolves.getOrDefault(s.frames().in(), 0)))
+                        Math.min(dissolves.getOrDefault(s.frames().in(), 0), s.frames().length())))
             .toList();
     return new CutList(shot.header().name(), shot.header().rate(), frames.in(), events);
   }

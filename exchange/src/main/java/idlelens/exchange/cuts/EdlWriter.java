@@ -1,5 +1,6 @@
 package idlelens.exchange.cuts;
 
+import idlelens.core.rule.Require;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.HashMap;
@@ -15,6 +16,9 @@ import java.util.Map;
 public final class EdlWriter {
   private static final int MINUTE = 60;
   private static final int MOST_REEL = 8;
+
+  /** A fade has three digits. */
+  private static final int LONGEST_FADE = 999;
 
   private EdlWriter() {}
 
@@ -32,6 +36,7 @@ public final class EdlWriter {
       int record = hour + in - cuts.first();
       boolean fades = event.dissolve() > 0 && before != null;
       if (fades) {
+        Require.within(event.dissolve(), 1, LONGEST_FADE, "dissolve in an edit list");
         out.append(line(number, reels.get(before.camera()), "C", in, 0, record, base));
       }
       String way = fades ? String.format(Locale.ROOT, "D    %03d", event.dissolve()) : "C";

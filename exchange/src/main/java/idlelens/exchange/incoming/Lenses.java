@@ -247,8 +247,11 @@ final class Lenses {
     boolean same = Math.abs(aspect(camera).orElseThrow() / aspect - 1) <= SAME_ASPECT;
     Lane seen = same ? view.width() : view.height().times(aspect);
     Curve overscan = lens.curves().get(Lens.OVERSCAN);
-    for (double value : seen.channel().values()) {
-      if (!Lens.WIDTH.holds(value * metresPerUnit / (1 + overscan.rest() / 100))) {
+    Channel channel = seen.channel();
+    for (int k = 0; k < channel.keys(); k++) {
+      double value = channel.value(k, seen.component());
+      double grown = 1 + overscan.at(curves.frame(channel.times()[k])) / 100;
+      if (!Lens.WIDTH.holds(value * metresPerUnit / grown)) {
         throw new FormatException(
             seen.channel().path(),
             value * metresPerUnit + " m",

@@ -1,6 +1,7 @@
 package idlelens.exchange.cuts;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import idlelens.core.curve.Tangent;
 import idlelens.core.cut.Cut;
@@ -122,6 +123,19 @@ class CutsTest {
     assertThat(fade.get("transition_type").text()).isEqualTo("SMPTE_Dissolve");
     assertThat(fade.get("in_offset").get("value").number()).isZero();
     assertThat(fade.get("out_offset").get("value").number()).isEqualTo(6);
+  }
+
+  /** Where the frames that go out end within it, it lasts as long as they do. */
+  @Test
+  void dissolve_isNoLongerThanWhatIsSeenOfIt_norThanAnEditListCanSay() {
+    Shot shot = handOff(Optional.empty(), OptionalInt.empty()).shot();
+    assertThat(CutList.of(shot, FADING, new FrameRange(1001, 1015)).events())
+        .extracting(CutList.Event::dissolve)
+        .containsExactly(0, 3);
+    Program slow = new Program(List.of(new Cut(1001, "a"), new Cut(1013, "b", 1200)));
+    CutList cuts = CutList.of(shot, slow, new FrameRange(1001, 4000));
+    assertThatThrownBy(() -> EdlWriter.write(cuts))
+        .hasMessage("dissolve in an edit list is 1200; allowed: 1 to 999");
   }
 
   /** A quarter of a second, at whatever rate. */

@@ -95,9 +95,10 @@ record Wish(
   private FrameRange needed(Shot shot, Program cuts) {
     FrameRange range = shot.header().range();
     List<FrameRange> all =
-        ids(shot, joined ? Optional.of(cuts) : Optional.empty()).stream()
-            .flatMap(id -> cuts.needed(id, range, shot.header().handles()).stream())
-            .toList();
+        (joined ? cuts.cameras() : ids(shot, Optional.empty()))
+            .stream()
+                .flatMap(id -> cuts.needed(id, range, shot.header().handles()).stream())
+                .toList();
     if (all.isEmpty()) {
       throw new RefusedException(
           "frames", "needed, of cameras that the program does not show", "cameras that it shows");

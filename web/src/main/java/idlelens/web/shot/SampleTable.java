@@ -128,6 +128,9 @@ final class SampleTable implements Pieces {
     add(all, "hyperfocalM", i -> lens.hyperfocalM()[lens.index(i)]);
     add(all, "hfovDeg", i -> Math.toDegrees(lens.horizontalRad()[lens.index(i)]));
     add(all, "vfovDeg", i -> Math.toDegrees(lens.verticalRad()[lens.index(i)]));
+    if (lens.isOrthographic()) {
+      add(all, "widthM", i -> lens.widthM()[lens.index(i)]);
+    }
   }
 
   private static void add(List<Column> all, String name, IntToDoubleFunction value) {

@@ -77,7 +77,7 @@ export class Loupe {
   layOut() {
     const { w, h: high } = this.picture.size;
     const { across, up } = this.crop;
-    const inside = (at, share) => Math.min(1 - share / 2, Math.max(share / 2, at));
+    const inside = (at, share) => (share >= 1 ? 0.5 : Math.min(1 - share / 2, Math.max(share / 2, at)));
     this.at = { x: inside(this.at.x, across), y: inside(this.at.y, up) };
     Object.assign(this.part.style, {
       left: `${(this.at.x - across / 2) * w}px`,
@@ -136,13 +136,13 @@ export class Loupe {
     const { picture } = this;
     const { exposing } = picture;
     if (exposing.mode === 'off' || !exposing.able || picture.store.live)
-      return { count: PLAIN_PASSES, views: () => picture.looks().map(({ view, share }) => ({ view, share })) };
+      return { count: PLAIN_PASSES, views: () => picture.looks(), blurred: false };
     const parts = await exposing.parts(picture.seen());
     const views = (k) => parts.map(({ exposure, camera, share }) => ({ view: { ...exposure.pass(k), camera }, share }));
-    return { count: exposing.passes, views };
+    return { count: exposing.passes, views, blurred: true };
   }
 
-  fill({ count, views }, asked) {
+  fill({ count, views, blurred }, asked) {
     const { set } = this.picture;
     const { crop } = this;
     const [w, high] = this.pixels;
@@ -160,15 +160,15 @@ export class Loupe {
       const until = performance.now() + BUDGET_MS;
       do add(this.reached++);
       while (this.reached < count && performance.now() < until);
-      this.show(count);
+      this.show(blurred ? `pass ${this.reached} of ${count}` : 'sharp and still');
       if (this.reached < count) requestAnimationFrame(go);
       else set.shadowsStale = true;
     };
     go();
   }
 
-  /** Shows the mean of what was added up. */
-  show(count) {
+  /** Shows the mean of what was added up. @param {string} how it was, in words */
+  show(how) {
     const sums = this.sums.read(0, 0, LOUPE_PX, LOUPE_PX);
     const image = new ImageData(LOUPE_PX, LOUPE_PX);
     for (let row = 0; row < LOUPE_PX; row++) {
@@ -183,8 +183,7 @@ export class Loupe {
     this.place.classList.remove('stale');
     const [w, high] = this.pixels;
     const at = `at ${Math.round(this.at.x * w)}, ${Math.round(this.at.y * high)} of ${w} × ${high} px`;
-    const blurred = this.picture.exposing.mode !== 'off' && count !== PLAIN_PASSES;
-    this.says.textContent = blurred ? `${at} · pass ${this.reached} of ${count}` : `${at} · sharp and still`;
+    this.says.textContent = `${at} · ${how}`;
   }
 
   dispose() {

@@ -1,6 +1,6 @@
 // Picture files out of what there is: pictures as they are, those in a zip, the frames of a video.
 import { Problem } from '../common/api.js';
-import { MOST_OCTETS, MOST_PICTURES, refusal } from './picture-limits.js';
+import { MOST_OCTETS, MOST_PICTURES, MOST_UNZIPPED, refusal } from './picture-limits.js';
 import { framesOf } from './video-frames.js';
 
 const ZIP_READER = '/webjars/jszip/3.10.1/dist/jszip.min.js';
@@ -54,8 +54,12 @@ async function unzipped(file, tell) {
     throw refusal(file.name, `a zip of ${entries.length} pictures`, `up to ${MOST_PICTURES}`);
   const names = namesOf(entries.map(({ name }) => name));
   const pictures = [];
+  let octets = 0;
   for (const [i, entry] of entries.entries()) {
-    pictures.push(await picture(file, entry, names[i]));
+    const one = await picture(file, entry, names[i]);
+    octets += one.size;
+    if (octets > MOST_UNZIPPED) throw refusal(file.name, 'a zip of more than 2 GB of pictures', 'up to 2 GB');
+    pictures.push(one);
     tell(i + 1, entries.length);
   }
   return pictures;

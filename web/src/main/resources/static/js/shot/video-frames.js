@@ -58,6 +58,7 @@ export async function framesOf(file, how) {
 }
 
 async function apart(file, video, { perSecond, tell }) {
+  if (!video.videoWidth) throw refusal(file.name, 'without pictures', 'a video with pictures');
   const count = Math.max(1, Math.round((await lengthOf(video)) * perSecond));
   if (count > MOST_PICTURES)
     throw refusal(file.name, `${count} frames long at ${perSecond} a second`, `up to ${MOST_PICTURES} frames`);

@@ -121,6 +121,9 @@ class HandoffApiTest {
             + "{\"edit\":\"cut-to\",\"frame\":1101,\"camera\":\"a-cam\"}");
     assertThat(rows(frames + "b-cam")).isEqualTo(40 + 2 * 8);
     assertThat(rows(frames + "a-cam")).isEqualTo(144 + 2 * 8);
+    assertThat(rows(frames + "b-cam&joined=true&program=1001:a-cam,1011:b-cam"))
+        .as("one camera for all that is seen")
+        .isEqualTo(144 + 2 * 8);
     String asked = "&program=1001:a-cam,1011:b-cam,1021:a-cam";
     assertThat(rows(frames + "b-cam" + asked)).as("a program that is asked for").isEqualTo(10 + 16);
   }
